@@ -1,0 +1,14 @@
+/** Second guard beside eslint: what `core/` must never reach, however it is written. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'core-is-pure',
+      comment: 'core/ imports nothing but core/: no package, no Node module, no interface.',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^core/' },
+    },
+    { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
+  ],
+  options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' } },
+};

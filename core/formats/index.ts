@@ -1,0 +1,18 @@
+/** The beat file: what a stretch of water is made of, and how it is read and written. */
+export type {
+  BankFeature,
+  BeatFeature,
+  BeatPlan,
+  BedMaterial,
+  FeatureKind,
+  FeatureOf,
+  GeographicAnchor,
+  Level,
+  LevelName,
+  Shape,
+  Station,
+} from './beat-plan';
+export { LEVEL_NAMES, BED_MATERIALS, featuresOf, planHash, shapePlaces } from './beat-plan';
+export { readBeat, type BeatProblem, type ReadBeatResult } from './read-beat';
+export { writeBeat } from './write-beat';
+export { joinBank, type BankLine } from './bank-line';

@@ -1,0 +1,13 @@
+/** Regular grids, seeded random numbers, hashing: what every model stands on. */
+export { bilinearInto, cellIndex, smoothInto, type GridFrame } from './grid';
+export { createRandom, type Random } from './random';
+export { fnv1a64 } from './hash';
+export { clamp, lerp, smoothstep, wrapAngle } from './scalar';
+export {
+  distanceToPolyline,
+  nearestOnSegment,
+  pointInPolygon,
+  polylineYAt,
+  segmentsCross,
+  type Place,
+} from './geometry';

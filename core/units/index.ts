@@ -1,0 +1,17 @@
+/** Units at the edge: everything inside `core/` is SI and radians; these are the only conversions. */
+export { convert, M_PER_FT, type UnitSystem } from './convert';
+export {
+  formatDepth,
+  formatDischarge,
+  formatFishLength,
+  formatLength,
+  formatSeconds,
+  formatSpeed,
+  formatTemp,
+  formatMinutes,
+  lengthUnit,
+  fishLengthUnit,
+  tempUnit,
+} from './format';
+export { parseFishLengthCm, parseLengthM, parseTempC, type Parsed } from './parse';
+export { paceWord, depthWord, floatSecondsOver3m, type PaceWord, type DepthWord } from './words';

@@ -1,0 +1,289 @@
+import { GRAVITY, PAD, WET_FACE_M, type ShallowState } from './shallow-state';
+
+/**
+ * One explicit staggered momentum-conserving step for shallow water after Stelling & Duinmeijer
+ * (2003, Int. J. Numer. Methods Fluids 43, 1329-1354), with limited second-order advection.
+ * The same routine serves u and v: `sa` is the stride along the velocity, `sb` across it.
+ */
+
+/** cf, nu and the time step are renewed every so many steps. */
+export const RENEW_STEPS = 10;
+/** Courant number on |u| + |v| + sqrt(2 g h). */
+const COURANT = 0.7;
+/** Floor of the eddy viscosity and the factor on shear velocity times depth (Elder-like), m2/s and 1. */
+const NU_FLOOR = 0.001;
+const NU_FACTOR = 0.2;
+
+/** Advances `steps` steps, or to `untilS` exactly, whichever is first. */
+export function stepShallow(state: ShallowState, steps: number, untilS = Infinity): void {
+  for (let n = 0; n < steps && state.timeS < untilS; n++) {
+    if (state.steps % RENEW_STEPS === 0) renewCoefficients(state);
+    const dt = Math.min(state.dtS, untilS - state.timeS);
+    setGhosts(state);
+    const s = state.stride;
+    momentumFluxes(state, state.u, state.qx, state.qy, 1, s);
+    updateVelocity(state, state.u, state.v, state.uNext, state.hu, dt, 1, s);
+    momentumFluxes(state, state.v, state.qy, state.qx, s, 1);
+    updateVelocity(state, state.v, state.u, state.vNext, state.hv, dt, s, 1);
+    swapVelocities(state);
+    setInflow(state);
+    faceFluxes(state, state.u, state.zu, state.hu, state.qx, 1);
+    faceFluxes(state, state.v, state.zv, state.hv, state.qy, s);
+    if (state.hasInflow) fixInflowFlux(state);
+    continuity(state, dt);
+    state.timeS = untilS - state.timeS - dt < 1e-12 ? untilS : state.timeS + dt;
+    state.steps++;
+  }
+}
+
+/** Call once after depths and velocities are set by hand. */
+export function prepareShallow(state: ShallowState): void {
+  const { h, zb, eta } = state;
+  for (let k = 0; k < h.length; k++) eta[k] = zb[k]! + h[k]!;
+  setGhosts(state);
+  setInflow(state);
+  faceFluxes(state, state.u, state.zu, state.hu, state.qx, 1);
+  faceFluxes(state, state.v, state.zv, state.hv, state.qy, state.stride);
+  if (state.hasInflow) fixInflowFlux(state);
+}
+
+function swapVelocities(state: ShallowState): void {
+  const u = state.u;
+  state.u = state.uNext;
+  state.uNext = u;
+  const v = state.v;
+  state.v = state.vNext;
+  state.vNext = v;
+}
+
+/** Outflow column: stage or zero depth gradient, zero-gradient velocity. */
+function setGhosts(state: ShallowState): void {
+  const { nx, ny, stride, h, eta, zb, u, v, qx, qy, outflow, hasInflow } = state;
+  for (let j = 0; j < ny; j++) {
+    const first = (j + PAD) * stride + PAD;
+    if (outflow) {
+      const g = first - 1;
+      h[g] = outflow.kind === 'stage' ? Math.max(0, outflow.surfaceM - zb[g]!) : h[first]!;
+      eta[g] = zb[g]! + h[g]!;
+      u[g - 1] = u[g]!;
+      qx[g - 1] = qx[g]!;
+      v[g] = v[first]!;
+      qy[g] = qy[first]!;
+    }
+    if (hasInflow) {
+      const g = first + nx;
+      h[g] = h[g - 1]!;
+      eta[g] = eta[g - 1]!;
+      u[g] = u[g - 1]!;
+      qx[g] = qx[g - 1]!;
+    }
+  }
+}
+
+/** q_j proportional to h^(5/3)/n, scaled to exactly Q (flow toward -i). */
+function setInflow(state: ShallowState): void {
+  if (!state.hasInflow) return;
+  const { nx, ny, stride, h, n, u, cellM } = state;
+  let conveyance = 0;
+  for (let j = 0; j < ny; j++) {
+    const k = (j + PAD) * stride + PAD + nx - 1;
+    if (h[k]! > WET_FACE_M) conveyance += h[k]! ** (5 / 3) / Math.max(n[k]!, 1e-6);
+  }
+  for (let j = 0; j < ny; j++) {
+    const k = (j + PAD) * stride + PAD + nx - 1;
+    const wet = h[k]! > WET_FACE_M && conveyance > 0;
+    const q = wet
+      ? ((h[k]! ** (5 / 3) / Math.max(n[k]!, 1e-6)) * state.inflowM3s) / (conveyance * cellM)
+      : 0;
+    u[k] = wet ? -q / h[k]! : 0;
+  }
+}
+
+function fixInflowFlux(state: ShallowState): void {
+  const { nx, ny, stride, h, u, hu, qx } = state;
+  for (let j = 0; j < ny; j++) {
+    const k = (j + PAD) * stride + PAD + nx - 1;
+    hu[k] = h[k]!;
+    qx[k] = h[k]! * u[k]!;
+  }
+}
+
+/** Upwind face depth and discharge: h_face = max(0, eta_up - z_face), q = h_face u. */
+function faceFluxes(
+  state: ShallowState,
+  vel: Float64Array,
+  zFace: Float64Array,
+  hf: Float64Array,
+  q: Float64Array,
+  sa: number,
+): void {
+  const { nx, ny, stride, eta } = state;
+  for (let j = -1; j < ny; j++) {
+    const lo = (j + PAD) * stride + PAD - 1;
+    const hi = lo + nx;
+    for (let k = lo; k <= hi; k++) {
+      const w = vel[k]!;
+      const a = eta[k]!;
+      const b = eta[k + sa]!;
+      const up = w > 0 ? a : w < 0 ? b : a > b ? a : b;
+      const depth = up - zFace[k]!;
+      if (depth > 0) {
+        hf[k] = depth;
+        q[k] = depth * w;
+      } else {
+        hf[k] = 0;
+        q[k] = 0;
+      }
+    }
+  }
+}
+
+/**
+ * Momentum fluxes in cells (mean q times upwinded velocity) and at corners likewise.
+ * Van Leer: w* = a + (c > 0 ? c / (o - f) : 0), c = (a - f)(o - a); a upwind, o downwind,
+ * f far upwind.
+ */
+function momentumFluxes(
+  state: ShallowState,
+  vel: Float64Array,
+  qAlong: Float64Array,
+  qAcross: Float64Array,
+  sa: number,
+  sb: number,
+): void {
+  const { nx, ny, stride, cellFlux, cellQ, cornerFlux, cornerQ } = state;
+  for (let j = -1; j <= ny; j++) {
+    const lo = (j + PAD) * stride + PAD - 1;
+    const hi = lo + nx + 1;
+    for (let k = lo; k <= hi; k++) {
+      const qc = 0.5 * (qAlong[k - sa]! + qAlong[k]!);
+      cellQ[k] = qc;
+      if (qc !== 0) {
+        const down = qc > 0;
+        const a = down ? vel[k - sa]! : vel[k]!;
+        const o = down ? vel[k]! : vel[k - sa]!;
+        const f = down ? vel[k - sa - sa]! : vel[k + sa]!;
+        const c = (a - f) * (o - a);
+        cellFlux[k] = qc * (c > 0 ? a + c / (o - f) : a);
+      } else cellFlux[k] = 0;
+      const qk = 0.5 * (qAcross[k]! + qAcross[k + sa]!);
+      cornerQ[k] = qk;
+      if (qk !== 0) {
+        const down = qk > 0;
+        const a = down ? vel[k]! : vel[k + sb]!;
+        const o = down ? vel[k + sb]! : vel[k]!;
+        const f = down ? vel[k - sb]! : vel[k + sb + sb]!;
+        const c = (a - f) * (o - a);
+        cornerFlux[k] = qk * (c > 0 ? a + c / (o - f) : a);
+      } else cornerFlux[k] = 0;
+    }
+  }
+}
+
+/**
+ * U' = (U + dt (-advection + viscosity - g d(eta)/dx)) / (1 + dt rate),
+ * rate = cf |U| / h_face + cw |U| / dx for each dry lateral neighbour.
+ */
+function updateVelocity(
+  state: ShallowState,
+  vel: Float64Array,
+  cross: Float64Array,
+  out: Float64Array,
+  hf: Float64Array,
+  dt: number,
+  sa: number,
+  sb: number,
+): void {
+  const { nx, ny, stride, cellM, h, eta, cf, nu, wallDrag } = state;
+  const { cellFlux, cellQ, cornerFlux, cornerQ, outflow, eddyViscosity } = state;
+  const perDx = 1 / cellM;
+  const perDx2 = perDx * perDx;
+  const alongX = sa === 1;
+  for (let j = -1; j < ny; j++) {
+    const lo = (j + PAD) * stride + PAD - 1;
+    const hi = lo + nx;
+    for (let k = lo; k <= hi; k++) {
+      const depth = hf[k]!;
+      if (depth <= WET_FACE_M) {
+        out[k] = 0;
+        continue;
+      }
+      const w = vel[k]!;
+      const x = 0.25 * (cross[k]! + cross[k + sa]! + cross[k - sb]! + cross[k + sa - sb]!);
+      const speed = Math.sqrt(w * w + x * x);
+      const meanDepth = 0.5 * (h[k]! + h[k + sa]!);
+      const fluxes = cellFlux[k + sa]! - cellFlux[k]! + cornerFlux[k]! - cornerFlux[k - sb]!;
+      const inflow = cellQ[k + sa]! - cellQ[k]! + cornerQ[k]! - cornerQ[k - sb]!;
+      const advection = ((fluxes - w * inflow) * perDx) / (meanDepth > WET_FACE_M ? meanDepth : WET_FACE_M);
+      let rate = (0.5 * (cf[k]! + cf[k + sa]!) * speed) / depth;
+      const wetLeft = hf[k + sb]! > WET_FACE_M;
+      const wetRight = hf[k - sb]! > WET_FACE_M;
+      if (!wetLeft) rate += wallDrag * speed * perDx;
+      if (!wetRight) rate += wallDrag * speed * perDx;
+      let viscous = 0;
+      if (eddyViscosity) {
+        let laplacian = 0;
+        if (wetLeft) laplacian += vel[k + sb]! - w;
+        if (wetRight) laplacian += vel[k - sb]! - w;
+        if (hf[k + sa]! > WET_FACE_M) laplacian += vel[k + sa]! - w;
+        if (hf[k - sa]! > WET_FACE_M) laplacian += vel[k - sa]! - w;
+        viscous = 0.5 * (nu[k]! + nu[k + sa]!) * laplacian * perDx2;
+      }
+      const slope = GRAVITY * (eta[k + sa]! - eta[k]!) * perDx;
+      out[k] = (w + dt * (viscous - advection - slope)) / (1 + dt * rate);
+    }
+    // No water enters through the outflow.
+    if (alongX && outflow && out[lo]! > 0) out[lo] = 0;
+  }
+}
+
+function continuity(state: ShallowState, dt: number): void {
+  const { nx, ny, stride, cellM, h, eta, zb, qx, qy } = state;
+  const c = dt / cellM;
+  let clamped = 0;
+  let out = 0;
+  for (let j = 0; j < ny; j++) {
+    const lo = (j + PAD) * stride + PAD;
+    const hi = lo + nx;
+    out -= qx[lo - 1]!;
+    for (let k = lo; k < hi; k++) {
+      let depth = h[k]! - c * (qx[k]! - qx[k - 1]! + qy[k]! - qy[k - stride]!);
+      if (depth < 0) {
+        clamped -= depth;
+        depth = 0;
+      }
+      h[k] = depth;
+      eta[k] = zb[k]! + depth;
+    }
+  }
+  state.clampedM3 += clamped * cellM * cellM;
+  state.outflowM3s = out * cellM;
+}
+
+/** cf = g n^2 / h^(1/3); nu = .001 + .2 sqrt(cf) |U| h; dt from the Courant number. */
+function renewCoefficients(state: ShallowState): void {
+  const { nx, ny, stride, h, n, u, v, cf, nu, cellM } = state;
+  let fastest = 1e-9;
+  for (let j = 0; j < ny; j++) {
+    const lo = (j + PAD) * stride + PAD;
+    for (let k = lo; k < lo + nx; k++) {
+      const depth = h[k]!;
+      if (depth <= WET_FACE_M) {
+        cf[k] = 0.1;
+        nu[k] = NU_FLOOR;
+        continue;
+      }
+      const c = (GRAVITY * n[k]! * n[k]!) / Math.cbrt(depth);
+      cf[k] = c;
+      const uc = Math.max(Math.abs(u[k]!), Math.abs(u[k - 1]!));
+      const vc = Math.max(Math.abs(v[k]!), Math.abs(v[k - stride]!));
+      nu[k] = NU_FLOOR + NU_FACTOR * Math.sqrt(c) * Math.sqrt(uc * uc + vc * vc) * depth;
+      const wave = uc + vc + Math.sqrt(2 * GRAVITY * depth);
+      if (wave > fastest) fastest = wave;
+    }
+    // The outflow ghost takes its neighbour's coefficients.
+    cf[lo - 1] = cf[lo]!;
+    nu[lo - 1] = nu[lo]!;
+  }
+  state.dtS = Math.min((COURANT * cellM) / fastest, 1);
+}

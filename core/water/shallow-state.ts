@@ -1,0 +1,144 @@
+/** Cells of padding round the interior: second-order upwinding looks three faces away. */
+export const PAD = 3;
+/** Faces shallower than this carry no momentum, m. Below it the friction term is all there is. */
+export const WET_FACE_M = 0.002;
+/** Bed of ghost cells: higher than any water, so that unnamed edges are closed walls. */
+export const WALL_BED_M = 1e4;
+export const GRAVITY = 9.81;
+
+/**
+ * All arrays of one run, padded by PAD on each side. Row-major with stride S = nx + 2 PAD;
+ * cell (i, j) is k = (j + PAD) S + i + PAD.
+ *
+ *        v[k]                  u[k]: face between k and k + 1
+ *     +---^---+                v[k]: face between k and k + S
+ *     |   k   > u[k]           zu, zv: the higher bed of the two cells
+ *     +-------+
+ *
+ * The run is in canonical orientation: inflow through the high-i edge, outflow through the low-i
+ * edge. `shallow-water.ts` turns the caller's edges to it.
+ */
+export interface ShallowState {
+  nx: number;
+  ny: number;
+  stride: number;
+  cellM: number;
+  zb: Float64Array;
+  zu: Float64Array;
+  zv: Float64Array;
+  n: Float64Array;
+  h: Float64Array;
+  eta: Float64Array;
+  u: Float64Array;
+  v: Float64Array;
+  uNext: Float64Array;
+  vNext: Float64Array;
+  hu: Float64Array;
+  hv: Float64Array;
+  qx: Float64Array;
+  qy: Float64Array;
+  /** Scratch: momentum flux and discharge in cells and at corners. */
+  cellFlux: Float64Array;
+  cellQ: Float64Array;
+  cornerFlux: Float64Array;
+  cornerQ: Float64Array;
+  /** Friction coefficient cf and eddy viscosity of each cell, renewed every RENEW_STEPS. */
+  cf: Float64Array;
+  nu: Float64Array;
+  wallDrag: number;
+  eddyViscosity: boolean;
+  inflowM3s: number;
+  hasInflow: boolean;
+  outflow: OutflowRule | null;
+  timeS: number;
+  dtS: number;
+  steps: number;
+  /** Volume created by clamping negative depths, m3. Must stay 0. */
+  clampedM3: number;
+  outflowM3s: number;
+}
+
+export type OutflowRule = { kind: 'stage'; surfaceM: number; bedDropM: number } | { kind: 'free' };
+
+export interface ShallowSetUp {
+  nx: number;
+  ny: number;
+  cellM: number;
+  bedM: Float64Array;
+  manningN: Float64Array;
+  inflowM3s: number | null;
+  outflow: OutflowRule | null;
+  eddyViscosity: boolean;
+  wallDrag: boolean;
+}
+
+/** Roughness length of a wetted bank, m: .1 D84 of cobble. */
+const BANK_Z0_M = 0.013;
+const KARMAN = 0.41;
+
+/** Allocates and fills a state at rest and dry; depths and velocities are set by the caller. */
+export function createShallowState(setUp: ShallowSetUp): ShallowState {
+  const { nx, ny, cellM } = setUp;
+  const stride = nx + 2 * PAD;
+  const size = stride * (ny + 2 * PAD);
+  const make = () => new Float64Array(size);
+  const zb = make().fill(WALL_BED_M);
+  const n = make().fill(0.04);
+  for (let j = 0; j < ny; j++) {
+    for (let i = 0; i < nx; i++) {
+      zb[(j + PAD) * stride + i + PAD] = setUp.bedM[j * nx + i]!;
+      n[(j + PAD) * stride + i + PAD] = setUp.manningN[j * nx + i]!;
+    }
+    const first = (j + PAD) * stride + PAD;
+    if (setUp.outflow) {
+      const drop = setUp.outflow.kind === 'stage' ? setUp.outflow.bedDropM : 0;
+      zb[first - 1] = zb[first]! - drop;
+      n[first - 1] = n[first]!;
+    }
+    // The inflow face takes the depth of the last cell, so its ghost has the same bed.
+    if (setUp.inflowM3s !== null) zb[first + nx] = zb[first + nx - 1]!;
+  }
+  const zu = make().fill(WALL_BED_M);
+  const zv = make().fill(WALL_BED_M);
+  for (let k = 0; k + stride < size; k++) {
+    zu[k] = Math.max(zb[k]!, zb[k + 1]!);
+    zv[k] = Math.max(zb[k]!, zb[k + stride]!);
+  }
+  const wallLog = Math.log(Math.max(2, (0.5 * cellM) / BANK_Z0_M));
+  return {
+    nx,
+    ny,
+    stride,
+    cellM,
+    zb,
+    zu,
+    zv,
+    n,
+    h: make(),
+    eta: zb.slice(),
+    u: make(),
+    v: make(),
+    uNext: make(),
+    vNext: make(),
+    hu: make(),
+    hv: make(),
+    qx: make(),
+    qy: make(),
+    cellFlux: make(),
+    cellQ: make(),
+    cornerFlux: make(),
+    cornerQ: make(),
+    cf: make(),
+    nu: make(),
+    wallDrag: setUp.wallDrag ? (KARMAN / wallLog) ** 2 : 0,
+    eddyViscosity: setUp.eddyViscosity,
+    inflowM3s: setUp.inflowM3s ?? 0,
+    hasInflow: setUp.inflowM3s !== null,
+    outflow: setUp.outflow,
+    timeS: 0,
+    dtS: 0,
+    steps: 0,
+    clampedM3: 0,
+    outflowM3s: 0,
+  };
+}

@@ -1,0 +1,90 @@
+import js from '@eslint/js';
+import next from '@next/eslint-plugin-next';
+import boundaries from 'eslint-plugin-boundaries';
+import hooks from 'eslint-plugin-react-hooks';
+import prettier from 'eslint-config-prettier';
+import tseslint from 'typescript-eslint';
+
+/** Inside `core/`, a folder may import the ones before it, through their index.ts only. */
+const CORE_ORDER = ['units', 'grid', 'formats', 'fish', 'water', 'lies', 'sight', 'stalk', 'rig', 'cast', 'day', 'tries'];
+
+const coreElements = CORE_ORDER.map((name) => ({ type: `core-${name}`, pattern: `core/${name}` }));
+const anyCore = CORE_ORDER.map((name) => `core-${name}`);
+
+const elements = [
+  ...coreElements,
+  { type: 'workers', pattern: 'workers' },
+  { type: 'store', pattern: 'store' },
+  { type: 'services', pattern: 'services' },
+  { type: 'ui', pattern: 'ui' },
+  { type: 'plan', pattern: 'plan' },
+  { type: 'app-server', pattern: 'app/**/(*.server|route|page|layout|icon).{ts,tsx}', mode: 'file' },
+  { type: 'app', pattern: 'app' },
+  { type: 'demo', pattern: 'demo' },
+  { type: 'bench', pattern: 'bench' },
+  { type: 'e2e', pattern: 'e2e' },
+];
+
+const allow = (from, ...to) => ({
+  from: { element: { types: from } },
+  allow: { to: { element: { types: to } } },
+});
+
+export const policies = [
+  ...CORE_ORDER.map((name, i) => allow(`core-${name}`, ...CORE_ORDER.slice(0, i + 1).map((n) => `core-${n}`))),
+  allow('workers', 'workers', ...anyCore),
+  allow('store', 'store', ...anyCore),
+  allow('services', 'services', 'store', 'workers', ...anyCore),
+  allow('ui', 'ui', 'core-units'),
+  allow('plan', 'plan', 'ui', 'workers', ...anyCore),
+  allow('app', 'app', 'plan', 'ui', ...anyCore),
+  allow('app-server', 'app', 'app-server', 'services', 'plan', 'ui', ...anyCore),
+  allow('demo', 'demo', 'services', ...anyCore),
+  allow('bench', 'bench', 'demo', 'workers', 'store', 'services', ...anyCore),
+  allow('e2e', 'e2e', 'demo', 'plan', 'ui', ...anyCore),
+];
+
+export default tseslint.config(
+  { ignores: ['.next/**', 'node_modules/**', '.pebble/**', 'docs/**', 'test-results/**', 'next-env.d.ts'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    plugins: { boundaries, 'react-hooks': hooks, '@next/next': next },
+    settings: {
+      'boundaries/elements': elements,
+      'boundaries/include': ['{core,workers,store,services,ui,plan,app,demo,bench,e2e}/**/*.{ts,tsx}'],
+      'import/resolver': { typescript: { alwaysTryTypes: true } },
+    },
+    rules: {
+      ...hooks.configs['recommended-latest'].rules,
+      ...next.configs.recommended.rules,
+      'react-hooks/set-state-in-effect': 'off',
+      'react-hooks/refs': 'off',
+      'react-hooks/immutability': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      'boundaries/dependencies': ['error', { default: 'disallow', policies }],
+    },
+  },
+  {
+    // A folder of core is entered through its index.ts; core knows no clock, no chance, no DOM.
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^\\.\\./[a-z]+/(?!index$)', message: 'Enter a folder of core through its index.' }] },
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Pass a seeded random in.' },
+        { object: 'Date', property: 'now', message: 'Pass the time in.' },
+      ],
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process'],
+    },
+  },
+  { files: ['**/*.test.{ts,tsx}', 'e2e/**'], rules: { 'boundaries/dependencies': 'off' } },
+  { files: ['**/*.cjs'], languageOptions: { globals: { module: 'writable', require: 'readonly' } } },
+  { files: ['scripts/**'], languageOptions: { globals: { console: 'readonly', process: 'readonly' } } },
+  prettier,
+);

@@ -1,0 +1,20 @@
+import nextJest from 'next/jest.js';
+
+const createJestConfig = nextJest({ dir: './' });
+
+/** Two projects: `core`, `store`, `services`, `workers` in Node; `ui`, `plan` in jsdom. */
+export default async function config() {
+  const node = await createJestConfig({
+    displayName: 'node',
+    testEnvironment: 'node',
+    testMatch: ['<rootDir>/{core,store,services,workers,demo,scripts,app}/**/*.test.ts'],
+  })();
+  const dom = await createJestConfig({
+    displayName: 'dom',
+    testEnvironment: 'jsdom',
+    testMatch: ['<rootDir>/{ui,plan}/**/*.test.{ts,tsx}'],
+    setupFilesAfterEnv: ['<rootDir>/jest.setup.ts'],
+    moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
+  })();
+  return { projects: [node, dom], testTimeout: 60000 };
+}
