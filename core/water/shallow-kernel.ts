@@ -1,10 +1,20 @@
-import { GRAVITY, PAD, WET_FACE_M, type ShallowState } from './shallow-state';
+import {
+  GRAVITY as GRAVITY_MS2,
+  PAD as PADDING,
+  WET_FACE_M as WET_FACE,
+  type ShallowState,
+} from './shallow-state';
 
 /**
  * One explicit staggered momentum-conserving step for shallow water after Stelling & Duinmeijer
  * (2003, Int. J. Numer. Methods Fluids 43, 1329-1354), with limited second-order advection.
  * The same routine serves u and v: `sa` is the stride along the velocity, `sb` across it.
  */
+
+// Own copies: a bundler reads an imported constant through a getter, which costs half the step.
+const GRAVITY = GRAVITY_MS2;
+const PAD = PADDING;
+const WET_FACE_M = WET_FACE;
 
 /** cf, nu and the time step are renewed every so many steps. */
 export const RENEW_STEPS = 10;
@@ -31,6 +41,7 @@ export function stepShallow(state: ShallowState, steps: number, untilS = Infinit
     faceFluxes(state, state.v, state.zv, state.hv, state.qy, s);
     if (state.hasInflow) fixInflowFlux(state);
     continuity(state, dt);
+    renewRows(state);
     state.timeS = untilS - state.timeS - dt < 1e-12 ? untilS : state.timeS + dt;
     state.steps++;
   }
@@ -40,11 +51,43 @@ export function stepShallow(state: ShallowState, steps: number, untilS = Infinit
 export function prepareShallow(state: ShallowState): void {
   const { h, zb, eta } = state;
   for (let k = 0; k < h.length; k++) eta[k] = zb[k]! + h[k]!;
+  state.wetLo.fill(0);
+  state.wetHi.fill(state.nx - 1);
+  state.rowLo.fill(0);
+  state.rowHi.fill(state.nx - 1);
   setGhosts(state);
   setInflow(state);
   faceFluxes(state, state.u, state.zu, state.hu, state.qx, 1);
   faceFluxes(state, state.v, state.zv, state.hv, state.qy, state.stride);
   if (state.hasInflow) fixInflowFlux(state);
+}
+
+/** Columns on each side of the wet ones, and rows, that one step can reach through its stencil. */
+const REACH = 3;
+
+/**
+ * Columns worth computing in each row: the wet ones of this row and its neighbours, and a margin.
+ * Land is left out. What a row gives up is set to nought, so that nothing stale is read.
+ */
+function renewRows(state: ShallowState): void {
+  const { nx, ny, stride, rowLo, rowHi, wetLo, wetHi } = state;
+  const fields = [state.u, state.v, state.uNext, state.vNext, state.hu, state.hv, state.qx, state.qy];
+  fields.push(state.cellFlux, state.cellQ, state.cornerFlux, state.cornerQ);
+  for (let j = 0; j < ny + 2 * PAD; j++) {
+    let lo = nx;
+    let hi = -1;
+    for (let n = Math.max(0, j - REACH); n <= Math.min(ny + 2 * PAD - 1, j + REACH); n++) {
+      if (wetLo[n]! < lo) lo = wetLo[n]!;
+      if (wetHi[n]! > hi) hi = wetHi[n]!;
+    }
+    lo = hi < 0 ? nx : Math.max(0, lo - REACH);
+    hi = hi < 0 ? -1 : Math.min(nx - 1, hi + REACH);
+    const row = j * stride + PAD;
+    for (let i = rowLo[j]!; i < Math.min(lo, rowHi[j]! + 1); i++) for (const f of fields) f[row + i] = 0;
+    for (let i = Math.max(hi + 1, rowLo[j]!); i <= rowHi[j]!; i++) for (const f of fields) f[row + i] = 0;
+    rowLo[j] = lo;
+    rowHi[j] = hi;
+  }
 }
 
 function swapVelocities(state: ShallowState): void {
@@ -117,10 +160,11 @@ function faceFluxes(
   q: Float64Array,
   sa: number,
 ): void {
-  const { nx, ny, stride, eta } = state;
+  const { nx, ny, stride, eta, rowLo, rowHi } = state;
   for (let j = -1; j < ny; j++) {
-    const lo = (j + PAD) * stride + PAD - 1;
-    const hi = lo + nx;
+    const row = (j + PAD) * stride + PAD;
+    const lo = row + rowLo[j + PAD]! - 1;
+    const hi = row + Math.min(nx - 1, rowHi[j + PAD]!);
     for (let k = lo; k <= hi; k++) {
       const w = vel[k]!;
       const a = eta[k]!;
@@ -151,10 +195,11 @@ function momentumFluxes(
   sa: number,
   sb: number,
 ): void {
-  const { nx, ny, stride, cellFlux, cellQ, cornerFlux, cornerQ } = state;
+  const { nx, ny, stride, cellFlux, cellQ, cornerFlux, cornerQ, rowLo, rowHi } = state;
   for (let j = -1; j <= ny; j++) {
-    const lo = (j + PAD) * stride + PAD - 1;
-    const hi = lo + nx + 1;
+    const row = (j + PAD) * stride + PAD;
+    const lo = row + rowLo[j + PAD]! - 1;
+    const hi = row + Math.min(nx, rowHi[j + PAD]! + 1);
     for (let k = lo; k <= hi; k++) {
       const qc = 0.5 * (qAlong[k - sa]! + qAlong[k]!);
       cellQ[k] = qc;
@@ -194,14 +239,15 @@ function updateVelocity(
   sa: number,
   sb: number,
 ): void {
-  const { nx, ny, stride, cellM, h, eta, cf, nu, wallDrag } = state;
+  const { nx, ny, stride, cellM, h, eta, cf, nu, wallDrag, rowLo, rowHi } = state;
   const { cellFlux, cellQ, cornerFlux, cornerQ, outflow, eddyViscosity } = state;
   const perDx = 1 / cellM;
   const perDx2 = perDx * perDx;
   const alongX = sa === 1;
   for (let j = -1; j < ny; j++) {
-    const lo = (j + PAD) * stride + PAD - 1;
-    const hi = lo + nx;
+    const row = (j + PAD) * stride + PAD;
+    const lo = row + rowLo[j + PAD]! - 1;
+    const hi = row + Math.min(nx - 1, rowHi[j + PAD]!);
     for (let k = lo; k <= hi; k++) {
       const depth = hf[k]!;
       if (depth <= WET_FACE_M) {
@@ -233,20 +279,22 @@ function updateVelocity(
       out[k] = (w + dt * (viscous - advection - slope)) / (1 + dt * rate);
     }
     // No water enters through the outflow.
-    if (alongX && outflow && out[lo]! > 0) out[lo] = 0;
+    if (alongX && outflow && out[row - 1]! > 0) out[row - 1] = 0;
   }
 }
 
 function continuity(state: ShallowState, dt: number): void {
-  const { nx, ny, stride, cellM, h, eta, zb, qx, qy } = state;
+  const { nx, ny, stride, cellM, h, eta, zb, qx, qy, rowLo, rowHi, wetLo, wetHi } = state;
   const c = dt / cellM;
   let clamped = 0;
   let out = 0;
   for (let j = 0; j < ny; j++) {
-    const lo = (j + PAD) * stride + PAD;
-    const hi = lo + nx;
-    out -= qx[lo - 1]!;
-    for (let k = lo; k < hi; k++) {
+    const row = (j + PAD) * stride + PAD;
+    const hi = row + Math.min(nx - 1, rowHi[j + PAD]!);
+    let first = nx;
+    let last = -1;
+    out -= qx[row - 1]!;
+    for (let k = row + Math.max(0, rowLo[j + PAD]!); k <= hi; k++) {
       let depth = h[k]! - c * (qx[k]! - qx[k - 1]! + qy[k]! - qy[k - stride]!);
       if (depth < 0) {
         clamped -= depth;
@@ -254,7 +302,13 @@ function continuity(state: ShallowState, dt: number): void {
       }
       h[k] = depth;
       eta[k] = zb[k]! + depth;
+      if (depth > 0) {
+        if (first === nx) first = k - row;
+        last = k - row;
+      }
     }
+    wetLo[j + PAD] = first;
+    wetHi[j + PAD] = last;
   }
   state.clampedM3 += clamped * cellM * cellM;
   state.outflowM3s = out * cellM;
@@ -262,11 +316,12 @@ function continuity(state: ShallowState, dt: number): void {
 
 /** cf = g n^2 / h^(1/3); nu = .001 + .2 sqrt(cf) |U| h; dt from the Courant number. */
 function renewCoefficients(state: ShallowState): void {
-  const { nx, ny, stride, h, n, u, v, cf, nu, cellM } = state;
+  const { nx, ny, stride, h, n, u, v, cf, nu, cellM, rowLo, rowHi } = state;
   let fastest = 1e-9;
   for (let j = 0; j < ny; j++) {
     const lo = (j + PAD) * stride + PAD;
-    for (let k = lo; k < lo + nx; k++) {
+    const hi = lo + Math.min(nx - 1, rowHi[j + PAD]!);
+    for (let k = lo + rowLo[j + PAD]!; k <= hi; k++) {
       const depth = h[k]!;
       if (depth <= WET_FACE_M) {
         cf[k] = 0.1;

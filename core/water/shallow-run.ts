@@ -4,7 +4,7 @@ import { PAD, type ShallowState } from './shallow-state';
 export type SolveStatus = 'converged' | 'averaged' | 'stopped' | 'diverged';
 
 /** Length of a window of means, s. */
-const WINDOW_S = 10;
+const WINDOW_S = 8;
 /** Relative change of total kinetic energy between windows that counts as settled. */
 const SETTLED_ENERGY = 1e-3;
 /** Discharge out over in, as a departure from 1, that counts as settled. */
@@ -12,13 +12,20 @@ const SETTLED_MASS = 0.01;
 /** A cell whose speed differs by more than this between two moments a window apart sheds, m/s. */
 const SHEDDING_MPS = 0.02;
 /** Length of the mean over shed eddies, s. */
-const AVERAGE_S = 40;
+const AVERAGE_S = 32;
 const SAMPLE_STEPS = 10;
+/** Mass balance that is good enough for a first picture. */
+const ROUGH_MASS = 0.05;
+/** From here on an energy that wavers by RESTLESS_ENERGY a window is taken for shedding, s. */
+const RESTLESS_S = 23;
+const RESTLESS_ENERGY = 0.02;
 
 export interface RunOptions {
   /** Run unsteady to this time; absent: until settled. */
   untilS?: number;
   maxS: number;
+  /** A first picture: stop at the first settled window, without a mean over shed eddies. */
+  rough?: boolean;
 }
 
 export interface CellMeans {
@@ -64,8 +71,8 @@ export class ShallowRun {
     const { untilS, maxS } = this.options;
     if (this.status) return 1;
     if (untilS !== undefined) return this.state.timeS / untilS;
-    // A typical reach settles in about 80 s; approach 1 without reaching it.
-    const base = this.phase === 'averaging' ? 80 : 0;
+    // A typical reach is done in about 60 s; approach 1 without reaching it.
+    const base = this.phase === 'averaging' ? 40 : 0;
     return Math.min(0.98, 1 - Math.exp(-(base + this.state.timeS) / 45), this.state.timeS / maxS + 0.9);
   }
 
@@ -138,6 +145,7 @@ export class ShallowRun {
   }
 
   private closeWindow(): void {
+    const { options } = this;
     const energy = this.energySum / this.samples;
     const out = this.outSum / this.samples;
     this.residual = Math.abs(energy - this.lastEnergy) / Math.max(energy, 1e-12);
@@ -145,7 +153,13 @@ export class ShallowRun {
     const settled = this.residual < SETTLED_ENERGY && massOff < SETTLED_MASS;
     this.settledWindows = settled ? this.settledWindows + 1 : 0;
     const speeds = centreSpeeds(this.state);
-    if (this.settledWindows >= 2) {
+    if (options.rough && massOff < ROUGH_MASS) {
+      this.finish('stopped');
+      return;
+    }
+    // A wake that sheds keeps the energy moving: after a while an even mass is enough to average.
+    const restless = this.state.timeS > RESTLESS_S && massOff < SETTLED_MASS && this.residual < RESTLESS_ENERGY;
+    if (this.settledWindows >= 2 || restless) {
       if (this.snapshot && furthest(speeds, this.snapshot) < SHEDDING_MPS) {
         this.finish('converged');
         return;

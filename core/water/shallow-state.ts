@@ -45,6 +45,11 @@ export interface ShallowState {
   /** Friction coefficient cf and eddy viscosity of each cell, renewed every RENEW_STEPS. */
   cf: Float64Array;
   nu: Float64Array;
+  /** Columns computed in each padded row, and the wet ones among them. Empty: lo = nx, hi = -1. */
+  rowLo: Int32Array;
+  rowHi: Int32Array;
+  wetLo: Int32Array;
+  wetHi: Int32Array;
   wallDrag: number;
   eddyViscosity: boolean;
   inflowM3s: number;
@@ -130,6 +135,10 @@ export function createShallowState(setUp: ShallowSetUp): ShallowState {
     cornerQ: make(),
     cf: make(),
     nu: make(),
+    rowLo: new Int32Array(ny + 2 * PAD),
+    rowHi: new Int32Array(ny + 2 * PAD).fill(nx - 1),
+    wetLo: new Int32Array(ny + 2 * PAD),
+    wetHi: new Int32Array(ny + 2 * PAD).fill(nx - 1),
     wallDrag: setUp.wallDrag ? (KARMAN / wallLog) ** 2 : 0,
     eddyViscosity: setUp.eddyViscosity,
     inflowM3s: setUp.inflowM3s ?? 0,

@@ -20,6 +20,8 @@ export interface ShallowWaterInput {
   options?: {
     untilS?: number;
     maxS?: number;
+    /** Stop at the first even window: a picture, not an answer. */
+    rough?: boolean;
     eddyViscosity?: boolean;
     wallDrag?: boolean;
     onProgress?: (fraction: number) => void;
@@ -105,6 +107,7 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
   const run = new ShallowRun(state, {
     ...(input.options?.untilS !== undefined && { untilS: input.options.untilS }),
     maxS: input.options?.maxS ?? DEFAULT_MAX_S,
+    rough: input.options?.rough ?? false,
   });
   return { run, result: () => packageResult(run, way, nx, ny) };
 }

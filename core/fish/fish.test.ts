@@ -1,0 +1,75 @@
+import {
+  fastestFeedingMps,
+  fishBody,
+  greatestIntakeCalPerDay,
+  holdingCost,
+  oxygenSaturationMgL,
+  reactionDistanceCm,
+  relativeWeight,
+  respirationGO2,
+  standardWeightG,
+  territoryM2,
+  appetiteJph,
+  ASSIMILATED,
+} from './index';
+
+describe('standard weight', () => {
+  // Milewski & Brown 1994; Simpkins & Hubert 1996; Kruse & Hubert 1997; Hyatt & Hubert 2001.
+  it.each([
+    ['brown', 250, 170.18],
+    ['brown', 300, 291.93],
+    ['rainbow', 250, 169.19],
+    ['cutthroat', 250, 174.67],
+    ['brook', 250, 179.81],
+  ] as const)('%s of %i mm weighs %f g', (species, mm, g) => {
+    expect(standardWeightG(species, mm)).toBeCloseTo(g, 1);
+    expect(relativeWeight(species, mm, g)).toBeCloseTo(100, 1);
+  });
+});
+
+describe('energy', () => {
+  it('respiration of 100 g at 10 C (Dieterman et al. 2004)', () => {
+    expect(respirationGO2(100, 10, 0)).toBeCloseTo(0.000962, 6);
+    expect(respirationGO2(100, 10, 0.2)).toBeCloseTo(0.001537, 6);
+  });
+  it('greatest intake of 100 g at 10 C (Elliott)', () => {
+    expect(greatestIntakeCalPerDay(100, 10, 24.7)).toBeCloseTo(2737, -1);
+    expect(greatestIntakeCalPerDay(100, 24.7, 24.7)).toBe(0);
+    expect(greatestIntakeCalPerDay(100, 1.9, 24.7)).toBeCloseTo(greatestIntakeCalPerDay(100, 3.8, 24.7) / 2, 6);
+  });
+  it('reaction distance (Hughes & Dill 1990)', () => {
+    expect(reactionDistanceCm(5, 20)).toBeCloseTo(58.9, 2);
+    expect(reactionDistanceCm(8, 30)).toBeCloseTo(95.76, 2);
+    // Lateral reach at 30 cm/s: RD sqrt(1 - (V/Vmax)^2), Vmax from memory.
+    const vmax = fastestFeedingMps(20, 11) * 100;
+    expect(vmax).toBeCloseTo(64.01, 1);
+    expect(reactionDistanceCm(3, 20) * Math.sqrt(1 - (30 / vmax) ** 2)).toBeCloseTo(31.22, 1);
+  });
+  it('territory (Grant & Kramer 1990)', () => {
+    expect(territoryM2(10)).toBeCloseTo(0.603, 3);
+    expect(territoryM2(20)).toBeCloseTo(3.679, 2);
+    expect(territoryM2(25)).toBeCloseTo(6.586, 2);
+  });
+  it('profit can never exceed twice the cost at rest', () => {
+    for (const species of ['brown', 'brook'] as const) {
+      for (const tempC of [2, 6, 11, 16, 20]) {
+        const { weightG } = fishBody(species, 25);
+        const rest = holdingCost(species, weightG, tempC, 0);
+        expect(ASSIMILATED * appetiteJph(species, weightG, tempC) - rest).toBeLessThanOrEqual(2 * rest + 1e-9);
+      }
+    }
+  });
+});
+
+describe('oxygen at saturation (Benson & Krause 1984; APHA 4500-O)', () => {
+  it.each([
+    [0, 0, 14.621],
+    [10, 0, 11.288],
+    [15, 0, 10.084],
+    [20, 0, 9.092],
+    [10, 1000, 9.998],
+    [20, 1000, 8.041],
+  ])('%i C at %i m: %f mg/L', (tempC, altitudeM, mgL) => {
+    expect(oxygenSaturationMgL(tempC, altitudeM)).toBeCloseTo(mgL, 2);
+  });
+});

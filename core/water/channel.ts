@@ -1,0 +1,90 @@
+import { distanceToPolyline, polylineYAt, type Place } from '../grid/index';
+import { featuresOf, joinBank, type BankFeature, type BeatPlan } from '../formats/index';
+
+/** Height of a bank where the survey gives none, m, and its run per metre of rise. */
+export const DEFAULT_BANK_HEIGHT_M = 0.6;
+const BANK_RUN_PER_RISE = 3;
+
+/**
+ * The beat as a channel: banks as y of x, the surface the survey was taken at, and fitted
+ * coordinates (x along, n across from 0 at the left bank to 1 at the right), in which stream
+ * beds run true.
+ */
+export interface Channel {
+  plan: BeatPlan;
+  left: Place[];
+  right: Place[];
+  leftYM(xM: number): number;
+  rightYM(xM: number): number;
+  /** 0 on the left bank, 1 on the right; outside beyond. */
+  across(xM: number, yM: number): number;
+  /** Surface height at the surveyed level; 0 at x = 0. */
+  surveyedSurfaceM(xM: number, yM: number): number;
+  evenSlope: number;
+  bankAt(xM: number, side: 'left' | 'right'): BankFeature;
+  /** Height of the land above the surveyed surface at a place beyond the banks. */
+  bankRiseM(xM: number, yM: number, side: 'left' | 'right'): number;
+}
+
+export function createChannel(plan: BeatPlan): Channel {
+  const left = joinBank(plan, 'left');
+  const right = joinBank(plan, 'right');
+  if (left.problem || right.problem) {
+    throw new RangeError(`createChannel: ${left.problem ?? right.problem}`);
+  }
+  const ledges = featuresOf(plan, 'ledge').map((ledge) => {
+    const line = ledge.shape.type === 'LineString' ? ledge.shape.line : [];
+    const byY = [...line].sort((a, b) => a.yM - b.yM);
+    return { byY, dropM: ledge.dropM, facing: ledge.facing };
+  });
+  const drops = ledges.reduce((sum, l) => sum + l.dropM, 0);
+  const fall = plan.slope * plan.lengthM;
+  // Ledges that drop more than the beat falls leave nothing for the water between: level.
+  const evenSlope = Math.max(0, fall - drops) / plan.lengthM;
+  const leftYM = (x: number) => polylineYAt(left.line, Math.min(plan.lengthM, Math.max(0, x)));
+  const rightYM = (x: number) => polylineYAt(right.line, Math.min(plan.lengthM, Math.max(0, x)));
+  const bankAt = (xM: number, side: 'left' | 'right') => {
+    const bank = side === 'left' ? left : right;
+    let i = 0;
+    while (i < bank.form.length - 1 && bank.line[i + 1]!.xM < xM) i++;
+    return bank.form[i]!;
+  };
+  return {
+    plan,
+    left: left.line,
+    right: right.line,
+    leftYM,
+    rightYM,
+    across: (x, y) => (y - leftYM(x)) / (rightYM(x) - leftYM(x)),
+    surveyedSurfaceM(xM, yM) {
+      let z = evenSlope * xM;
+      for (const ledge of ledges) {
+        const lineX = xAtY(ledge.byY, yM);
+        const downIsLow = Math.cos((ledge.facing * Math.PI) / 180) <= 0;
+        if (downIsLow ? xM > lineX : xM < lineX) z += ledge.dropM;
+      }
+      return z;
+    },
+    evenSlope,
+    bankAt,
+    bankRiseM(xM, yM, side) {
+      const bank = bankAt(xM, side);
+      const height = bank.heightM ?? DEFAULT_BANK_HEIGHT_M;
+      if (bank.form !== 'sloping') return height;
+      const line = side === 'left' ? left.line : right.line;
+      const d = xM < 0 || xM > plan.lengthM ? Math.abs(yM - (side === 'left' ? leftYM(xM) : rightYM(xM))) : distanceToPolyline({ xM, yM }, line);
+      return Math.min(height, d / BANK_RUN_PER_RISE);
+    },
+  };
+}
+
+function xAtY(byY: Place[], yM: number): number {
+  const last = byY.length - 1;
+  if (yM <= byY[0]!.yM) return byY[0]!.xM;
+  for (let i = 0; i < last; i++) {
+    const a = byY[i]!;
+    const b = byY[i + 1]!;
+    if (yM <= b.yM) return b.yM === a.yM ? b.xM : a.xM + ((yM - a.yM) / (b.yM - a.yM)) * (b.xM - a.xM);
+  }
+  return byY[last]!.xM;
+}

@@ -1,0 +1,239 @@
+import { bilinearInto, smoothInto } from '../grid/index';
+import type { BeatPlan } from '../formats/index';
+import { buildBed, type Bed } from './bed';
+import { DRY_M, type FlowField } from './flow-field';
+import { prepareShallowRun, type PreparedRun, type ShallowWaterResult } from './shallow-water';
+
+export interface SolveFlowOptions {
+  dischargeM3s: number;
+  /** Fine cell, m. */
+  cellM?: number;
+  onProgress?: (fraction: number) => void;
+}
+
+export interface FlowRun {
+  /** Takes steps for about `budgetMs`; true when finished. Results depend on steps, never on the clock. */
+  advance(budgetMs: number): boolean;
+  readonly progress: number;
+  /** The first picture, on cells twice as large; null until solved. */
+  coarse(): FlowField | null;
+  /** Throws until `advance` has returned true. */
+  result(): FlowField;
+}
+
+const DEFAULT_CELL_M = 0.2;
+const COARSE_FACTOR = 2;
+/** Steps between looks at the caller's budget. */
+const STEPS_A_TURN = 10;
+/** Smoothing of the bed's correction, passes of 1-2-1 on the coarse grid: about 1.5 m. */
+const CORRECTION_PASSES = 30;
+/** The bed is moved by at most this to meet the depths that were taken, m. */
+const MAX_CORRECTION_M = 0.25;
+/** Times of the stream a stage may take, s. */
+const MAX_S = { survey: 50, coarse: 30, fine: 200 };
+/** How the whole divides among the stages, for the progress bar (measured once, roughly). */
+const SHARE = { survey: 0.06, coarse: 0.06, fine: 0.88 };
+
+interface Stage {
+  name: keyof typeof SHARE;
+  bed: Bed;
+  run: PreparedRun;
+}
+
+/**
+ * A beat's flow in stages: (1) coarse at the surveyed discharge, whose surface tells how far the
+ * assumed one was off, and the bed is moved by the smoothed difference, once; (2) coarse at the
+ * wanted discharge: the first picture; (3) fine, started from it.
+ */
+export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRun {
+  const { dischargeM3s, cellM = DEFAULT_CELL_M } = options;
+  if (!(dischargeM3s > 0)) throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
+  const surveyed = plan.levels.find((l) => l.name === plan.surveyedLevel)!.dischargeM3s;
+  const coarseBed = buildBed(plan, cellM * COARSE_FACTOR);
+  let stage: Stage = { name: 'survey', bed: coarseBed, run: start(coarseBed, plan, surveyed, null, 'survey') };
+  let correction: Float64Array | null = null;
+  let coarse: FlowField | null = null;
+  let final: FlowField | null = null;
+  let misfitM = NaN;
+
+  function next(): void {
+    const solved = stage.run.result();
+    if (stage.name === 'survey') {
+      correction = surfaceMisfit(coarseBed, solved);
+      for (let k = 0; k < coarseBed.bedM.length; k++) coarseBed.bedM[k]! += correction[k]!;
+      misfitM = meanMisfit(coarseBed, solved, correction);
+      const initial = { depthM: solved.depthM, u: solved.u, v: solved.v };
+      stage = { name: 'coarse', bed: coarseBed, run: start(coarseBed, plan, dischargeM3s, initial, 'coarse') };
+    } else if (stage.name === 'coarse') {
+      coarse = trim(coarseBed, solved, dischargeM3s, misfitM, plan.lengthM);
+      const fine = buildBed(plan, cellM);
+      const initial = refine(coarseBed, solved, fine, correction!);
+      stage = { name: 'fine', bed: fine, run: start(fine, plan, dischargeM3s, initial, 'fine') };
+    } else final = trim(stage.bed, solved, dischargeM3s, misfitM, plan.lengthM);
+  }
+
+  return {
+    advance(budgetMs) {
+      if (final) return true;
+      const until = performance.now() + budgetMs;
+      do {
+        if (stage.run.run.advance(STEPS_A_TURN)) {
+          next();
+          if (final) return true;
+        }
+      } while (performance.now() < until);
+      return false;
+    },
+    get progress() {
+      if (final) return 1;
+      const before = stage.name === 'survey' ? 0 : stage.name === 'coarse' ? SHARE.survey : SHARE.survey + SHARE.coarse;
+      return before + SHARE[stage.name] * stage.run.run.progress;
+    },
+    coarse: () => coarse,
+    result() {
+      if (!final) throw new Error('createFlowRun: result() before the run has finished');
+      return final;
+    },
+  };
+}
+
+/** Runs `createFlowRun` to its end. */
+export function solveFlow(plan: BeatPlan, options: SolveFlowOptions): FlowField {
+  const run = createFlowRun(plan, options);
+  while (!run.advance(200)) options.onProgress?.(run.progress);
+  return run.result();
+}
+
+type Initial = { depthM: Float64Array; u: Float64Array; v: Float64Array };
+
+function start(bed: Bed, plan: BeatPlan, dischargeM3s: number, initial: Initial | null, stage: keyof typeof MAX_S): PreparedRun {
+  return prepareShallowRun({
+    nx: bed.nx,
+    ny: bed.ny,
+    cellM: bed.cellM,
+    bedM: bed.bedM,
+    manningN: bed.manningN,
+    inflow: { edge: 'xMax', dischargeM3s },
+    outflow: { edge: 'xMin', kind: 'normal-depth', slope: Math.max(0.001, bed.channel.evenSlope || plan.slope) },
+    ...(initial && { initial }),
+    options: { maxS: MAX_S[stage], rough: stage !== 'fine' },
+  });
+}
+
+/** How far the assumed surface must move to the solved one, smoothed along the stream, m. */
+function surfaceMisfit(bed: Bed, solved: ShallowWaterResult): Float64Array {
+  const { nx, ny } = bed;
+  const raw = new Float64Array(nx * ny);
+  const everywhere = new Uint8Array(nx * ny).fill(1);
+  for (let i = 0; i < nx; i++) {
+    let sum = 0;
+    let count = 0;
+    for (let j = 0; j < ny; j++) {
+      const k = j * nx + i;
+      if (solved.depthM[k]! < 0.05 || bed.solid[k] !== 0) continue;
+      sum += bed.bedM[k]! + solved.depthM[k]! - bed.surveyedSurfaceM[k]!;
+      count++;
+    }
+    const mean = count === 0 ? 0 : sum / count;
+    for (let j = 0; j < ny; j++) raw[j * nx + i] = mean;
+  }
+  const out = smoothInto(nx, ny, raw, everywhere, CORRECTION_PASSES, new Float64Array(nx * ny));
+  return out.map((d) => Math.min(MAX_CORRECTION_M, Math.max(-MAX_CORRECTION_M, d)));
+}
+
+/** Root mean square of solved minus taken depths, once the bed has moved with the surface. */
+function meanMisfit(bed: Bed, solved: ShallowWaterResult, correction: Float64Array): number {
+  let sum = 0;
+  for (const t of bed.depths.taken) {
+    const surface = solved.depthM.map((d, k) => bed.bedM[k]! - correction[k]! + d);
+    const level = bilinearInto(bed, surface, t.xM, t.yM);
+    const moved = bed.channel.surveyedSurfaceM(t.xM, t.yM) + bilinearInto(bed, correction, t.xM, t.yM);
+    sum += (level - moved) ** 2;
+  }
+  return Math.sqrt(sum / Math.max(1, bed.depths.taken.length));
+}
+
+/** Coarse answer on the fine grid; moves the fine bed by the same correction. */
+function refine(coarse: Bed, solved: ShallowWaterResult, fine: Bed, correction: Float64Array): Initial {
+  const cells = fine.nx * fine.ny;
+  const out = { depthM: new Float64Array(cells), u: new Float64Array(cells), v: new Float64Array(cells) };
+  const surface = solved.depthM.map((d, k) => coarse.bedM[k]! + d);
+  for (let j = 0; j < fine.ny; j++) {
+    for (let i = 0; i < fine.nx; i++) {
+      const k = j * fine.nx + i;
+      const x = fine.x0M + i * fine.cellM;
+      const y = fine.y0M + j * fine.cellM;
+      fine.bedM[k]! += bilinearInto(coarse, correction, x, y);
+      const near = nearestWet(coarse, solved.depthM, x, y);
+      if (near < 0) continue;
+      const depth = surface[near]! - fine.bedM[k]!;
+      if (depth <= 0) continue;
+      out.depthM[k] = depth;
+      out.u[k] = bilinearInto(coarse, solved.u, x, y);
+      out.v[k] = bilinearInto(coarse, solved.v, x, y);
+    }
+  }
+  return out;
+}
+
+function nearestWet(frame: Bed, depth: Float64Array, xM: number, yM: number): number {
+  const ci = Math.min(frame.nx - 1, Math.max(0, Math.round((xM - frame.x0M) / frame.cellM)));
+  const cj = Math.min(frame.ny - 1, Math.max(0, Math.round((yM - frame.y0M) / frame.cellM)));
+  const own = cj * frame.nx + ci;
+  if (depth[own]! > DRY_M) return own;
+  for (let dj = -1; dj <= 1; dj++) {
+    for (let di = -1; di <= 1; di++) {
+      const i = ci + di;
+      const j = cj + dj;
+      if (i < 0 || j < 0 || i >= frame.nx || j >= frame.ny) continue;
+      if (depth[j * frame.nx + i]! > DRY_M) return j * frame.nx + i;
+    }
+  }
+  return -1;
+}
+
+/** Cuts off the repeated end sections and packages the field. */
+function trim(bed: Bed, solved: ShallowWaterResult, dischargeM3s: number, misfitM: number, lengthM: number): FlowField {
+  const nx = Math.round(lengthM / bed.cellM);
+  const { ny, extraColumns } = bed;
+  const make = () => new Float64Array(nx * ny);
+  const field: FlowField = {
+    nx,
+    ny,
+    cellM: bed.cellM,
+    x0M: 0.5 * bed.cellM,
+    y0M: bed.y0M,
+    dischargeM3s,
+    bedM: make(),
+    depthM: make(),
+    u: make(),
+    v: make(),
+    surfaceM: make(),
+    speedSqM2s2: make(),
+    d84M: make(),
+    solid: new Uint8Array(nx * ny),
+    status: solved.status,
+    massError: solved.massError,
+    calibrated: false,
+    depthMisfitM: misfitM,
+    iterations: solved.iterations,
+  };
+  for (let j = 0; j < ny; j++) {
+    for (let i = 0; i < nx; i++) {
+      const k = j * nx + i;
+      const s = j * bed.nx + i + extraColumns;
+      const depth = solved.depthM[s]!;
+      field.bedM[k] = bed.bedM[s]!;
+      field.d84M[k] = bed.d84M[s]!;
+      field.solid[k] = bed.solid[s]!;
+      field.surfaceM[k] = NaN;
+      if (depth < DRY_M) continue;
+      field.depthM[k] = depth;
+      field.u[k] = solved.u[s]!;
+      field.v[k] = solved.v[s]!;
+      field.speedSqM2s2[k] = solved.speedSqM2s2[s]!;
+      field.surfaceM[k] = bed.bedM[s]! + depth;
+    }
+  }
+  return field;
+}
