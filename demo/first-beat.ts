@@ -3,7 +3,7 @@ import { readBeat } from '../core/formats/index';
 
 /**
  * The demo's first beat: stepped pocket water, invented from end to end. 36 m long, 7 to 10 m
- * wide, falling 1.3 %. Coordinates in the plan frame: x up-current, y toward true right.
+ * wide, falling 1.1 %. Coordinates in the plan frame: x up-current, y toward true right.
  */
 export const DEMO_STREAM = 'Thrum Water';
 export const FIRST_BEAT_NAME = 'Sallow Steps';
@@ -33,15 +33,15 @@ export const FIRST_BEAT_FILE = {
     frame: 'plan',
     name: FIRST_BEAT_NAME,
     lengthM: 36,
-    slope: 0.0132,
+    slope: 0.0108,
     bearingDeg: 62,
     anchor: { lat: 47, lon: 9 },
     timeZone: 'Etc/GMT-2',
     altitudeM: 640,
     levels: [
       { name: 'Thin', dischargeM3s: 0.6, how: 'from the level board, measured in August' },
-      { name: 'Fair', dischargeM3s: 1.5, how: 'measured by sections in June' },
-      { name: 'Full', dischargeM3s: 3, how: 'from the level board' },
+      { name: 'Fair', dischargeM3s: 1.6, how: 'measured by sections in June' },
+      { name: 'Full', dischargeM3s: 3.2, how: 'from the level board' },
     ],
     surveyedLevel: 'Fair',
   },

@@ -50,7 +50,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
   if (!(dischargeM3s > 0)) throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
   const surveyed = plan.levels.find((l) => l.name === plan.surveyedLevel)!.dischargeM3s;
   const coarseBed = buildBed(plan, cellM * COARSE_FACTOR);
-  let stage: Stage = { name: 'survey', bed: coarseBed, run: start(coarseBed, plan, surveyed, null, 'survey') };
+  let stage: Stage = { name: 'survey', bed: coarseBed, run: start(coarseBed, plan, surveyed, fromSurvey(coarseBed, surveyed), 'survey') };
   let correction: Float64Array | null = null;
   let coarse: FlowField | null = null;
   let final: FlowField | null = null;
@@ -106,7 +106,7 @@ export function solveFlow(plan: BeatPlan, options: SolveFlowOptions): FlowField 
 
 type Initial = { depthM: Float64Array; u: Float64Array; v: Float64Array };
 
-function start(bed: Bed, plan: BeatPlan, dischargeM3s: number, initial: Initial | null, stage: keyof typeof MAX_S): PreparedRun {
+function start(bed: Bed, plan: BeatPlan, dischargeM3s: number, initial: Initial, stage: keyof typeof MAX_S): PreparedRun {
   return prepareShallowRun({
     nx: bed.nx,
     ny: bed.ny,
@@ -115,9 +115,25 @@ function start(bed: Bed, plan: BeatPlan, dischargeM3s: number, initial: Initial 
     manningN: bed.manningN,
     inflow: { edge: 'xMax', dischargeM3s },
     outflow: { edge: 'xMin', kind: 'normal-depth', slope: Math.max(0.001, bed.channel.evenSlope || plan.slope) },
-    ...(initial && { initial }),
+    initial,
     options: { maxS: MAX_S[stage], rough: stage !== 'fine' },
   });
+}
+
+/** The surface that was surveyed, moving at the discharge over each section's area. */
+function fromSurvey(bed: Bed, dischargeM3s: number): Initial {
+  const { nx, ny, cellM } = bed;
+  const make = () => new Float64Array(nx * ny);
+  const out = { depthM: make(), u: make(), v: make() };
+  for (let i = 0; i < nx; i++) {
+    let area = 0;
+    for (let k = i; k < nx * ny; k += nx) {
+      out.depthM[k] = Math.max(0, bed.surveyedSurfaceM[k]! - bed.bedM[k]!);
+      area += out.depthM[k]! * cellM;
+    }
+    for (let k = i; k < nx * ny; k += nx) if (out.depthM[k]! > 0) out.u[k] = -dischargeM3s / area;
+  }
+  return out;
 }
 
 /** How far the assumed surface must move to the solved one, smoothed along the stream, m. */

@@ -32,9 +32,9 @@ export function stepShallow(state: ShallowState, steps: number, untilS = Infinit
     setGhosts(state);
     const s = state.stride;
     momentumFluxes(state, state.u, state.qx, state.qy, 1, s);
-    updateVelocity(state, state.u, state.v, state.uNext, state.hu, dt, 1, s);
+    updateVelocity(state, state.u, state.v, state.uNext, state.zu, state.hu, dt, 1, s);
     momentumFluxes(state, state.v, state.qy, state.qx, s, 1);
-    updateVelocity(state, state.v, state.u, state.vNext, state.hv, dt, s, 1);
+    updateVelocity(state, state.v, state.u, state.vNext, state.zv, state.hv, dt, s, 1);
     swapVelocities(state);
     setInflow(state);
     faceFluxes(state, state.u, state.zu, state.hu, state.qx, 1);
@@ -234,6 +234,7 @@ function updateVelocity(
   vel: Float64Array,
   cross: Float64Array,
   out: Float64Array,
+  zFace: Float64Array,
   hf: Float64Array,
   dt: number,
   sa: number,
@@ -249,12 +250,15 @@ function updateVelocity(
     const lo = row + rowLo[j + PAD]! - 1;
     const hi = row + Math.min(nx - 1, rowHi[j + PAD]!);
     for (let k = lo; k <= hi; k++) {
-      const depth = hf[k]!;
+      const w = vel[k]!;
+      const etaLow = eta[k]!;
+      const etaHigh = eta[k + sa]!;
+      // From the surface as it is now: `hf` is a step old, and a front would wait for it.
+      const depth = (w > 0 ? etaLow : w < 0 ? etaHigh : etaLow > etaHigh ? etaLow : etaHigh) - zFace[k]!;
       if (depth <= WET_FACE_M) {
         out[k] = 0;
         continue;
       }
-      const w = vel[k]!;
       const x = 0.25 * (cross[k]! + cross[k + sa]! + cross[k - sb]! + cross[k + sa - sb]!);
       const speed = Math.sqrt(w * w + x * x);
       const meanDepth = 0.5 * (h[k]! + h[k + sa]!);
@@ -275,7 +279,7 @@ function updateVelocity(
         if (hf[k - sa]! > WET_FACE_M) laplacian += vel[k - sa]! - w;
         viscous = 0.5 * (nu[k]! + nu[k + sa]!) * laplacian * perDx2;
       }
-      const slope = GRAVITY * (eta[k + sa]! - eta[k]!) * perDx;
+      const slope = GRAVITY * (etaHigh - etaLow) * perDx;
       out[k] = (w + dt * (viscous - advection - slope)) / (1 + dt * rate);
     }
     // No water enters through the outflow.
@@ -297,7 +301,7 @@ function continuity(state: ShallowState, dt: number): void {
     for (let k = row + Math.max(0, rowLo[j + PAD]!); k <= hi; k++) {
       let depth = h[k]! - c * (qx[k]! - qx[k - 1]! + qy[k]! - qy[k - stride]!);
       if (depth < 0) {
-        clamped -= depth;
+        clamped += giveBack(state, k, c, -depth);
         depth = 0;
       }
       h[k] = depth;
@@ -314,6 +318,35 @@ function continuity(state: ShallowState, dt: number): void {
   state.outflowM3s = out * cellM;
 }
 
+/**
+ * A cell asked for more than it holds gives its outflows back in proportion, so that volume is
+ * kept: `deficit` is what is missing, m. Returns what could not be given back, m.
+ */
+function giveBack(state: ShallowState, k: number, c: number, deficit: number): number {
+  const { stride, h, eta, zb, qx, qy } = state;
+  const west = Math.max(0, -qx[k - 1]!);
+  const south = Math.max(0, -qy[k - stride]!);
+  const east = Math.max(0, qx[k]!);
+  const north = Math.max(0, qy[k]!);
+  const share = deficit / (c * (west + south + east + north));
+  qx[k] = qx[k]! - share * east;
+  qy[k] = qy[k]! - share * north;
+  qx[k - 1] = qx[k - 1]! + share * west;
+  qy[k - stride] = qy[k - stride]! + share * south;
+  // The western and southern cells have had their turn: take back what they were given too much.
+  let missing = 0;
+  h[k - 1] = h[k - 1]! - c * share * west;
+  h[k - stride] = h[k - stride]! - c * share * south;
+  for (const n of [k - 1, k - stride]) {
+    if (h[n]! < 0) {
+      missing -= h[n]!;
+      h[n] = 0;
+    }
+    eta[n] = zb[n]! + h[n]!;
+  }
+  return missing;
+}
+
 /** cf = g n^2 / h^(1/3); nu = .001 + .2 sqrt(cf) |U| h; dt from the Courant number. */
 function renewCoefficients(state: ShallowState): void {
   const { nx, ny, stride, h, n, u, v, cf, nu, cellM, rowLo, rowHi } = state;
@@ -324,7 +357,8 @@ function renewCoefficients(state: ShallowState): void {
     for (let k = lo + rowLo[j + PAD]!; k <= hi; k++) {
       const depth = h[k]!;
       if (depth <= WET_FACE_M) {
-        cf[k] = 0.1;
+        // A cell about to be wetted has the friction of a film, not more.
+        cf[k] = (GRAVITY * n[k]! * n[k]!) / Math.cbrt(WET_FACE_M);
         nu[k] = NU_FLOOR;
         continue;
       }

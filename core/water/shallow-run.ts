@@ -19,6 +19,7 @@ const ROUGH_MASS = 0.05;
 /** From here on an energy that wavers by RESTLESS_ENERGY a window is taken for shedding, s. */
 const RESTLESS_S = 23;
 const RESTLESS_ENERGY = 0.02;
+const RESTLESS_MASS = 0.03;
 
 export interface RunOptions {
   /** Run unsteady to this time; absent: until settled. */
@@ -158,7 +159,7 @@ export class ShallowRun {
       return;
     }
     // A wake that sheds keeps the energy moving: after a while an even mass is enough to average.
-    const restless = this.state.timeS > RESTLESS_S && massOff < SETTLED_MASS && this.residual < RESTLESS_ENERGY;
+    const restless = this.state.timeS > RESTLESS_S && massOff < RESTLESS_MASS && this.residual < RESTLESS_ENERGY;
     if (this.settledWindows >= 2 || restless) {
       if (this.snapshot && furthest(speeds, this.snapshot) < SHEDDING_MPS) {
         this.finish('converged');

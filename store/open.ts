@@ -1,0 +1,39 @@
+import { copyFileSync, existsSync, mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import BetterSqlite3 from 'better-sqlite3';
+import { Kysely, Migrator, SqliteDialect } from 'kysely';
+import { MIGRATIONS } from './migrations';
+import type { Database } from './schema';
+
+export type Db = Kysely<Database>;
+
+export const DATABASE_FILE = 'pebble-lane.sqlite';
+
+/**
+ * Opens the book in a folder, making it if need be. WAL, foreign keys, synchronous FULL: what is
+ * acknowledged survives a power cut. Before a migration of an existing book a copy is kept beside
+ * it. Throws with the migration's error; the copy then holds the old book.
+ */
+export async function openStore(folder: string): Promise<Db> {
+  mkdirSync(folder, { recursive: true });
+  const path = join(folder, DATABASE_FILE);
+  const existed = existsSync(path);
+  const sqlite = new BetterSqlite3(path);
+  sqlite.pragma('journal_mode = WAL');
+  sqlite.pragma('synchronous = FULL');
+  sqlite.pragma('foreign_keys = ON');
+  sqlite.pragma('busy_timeout = 5000');
+  const db = new Kysely<Database>({ dialect: new SqliteDialect({ database: sqlite }) });
+  const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } });
+  const pending = (await migrator.getMigrations()).filter((m) => m.executedAt === undefined);
+  if (existed && pending.length > 0) {
+    sqlite.pragma('wal_checkpoint(TRUNCATE)');
+    copyFileSync(path, join(folder, `before-${pending[0]!.name}.sqlite`));
+  }
+  const { error } = await migrator.migrateToLatest();
+  if (error) {
+    await db.destroy();
+    throw error;
+  }
+  return db;
+}

@@ -1,0 +1,44 @@
+import type { Generated } from 'kysely';
+
+/** Instants are UTC milliseconds. `json` columns hold versioned JSON text. */
+export interface Database {
+  settings: { key: string; value: string };
+  streams: { id: string; name: string };
+  beats: { id: string; stream_id: string; name: string; plan_json: string; plan_hash: string; created_ms: number };
+  /** Solved flows by the hash of everything that went into them. */
+  flows: { input_hash: string; beat_id: string; blob: Buffer; created_ms: number };
+  marks: {
+    id: string;
+    beat_id: string;
+    x_m: number;
+    y_m: number;
+    depth_m: number;
+    heading_rad: number;
+    total_length_cm: number;
+    surety: string;
+    created_ms: number;
+    struck: number;
+  };
+  outings: { id: string; beat_id: string; local_date: string };
+  tries: {
+    id: string;
+    outing_id: string;
+    beat_id: string;
+    mark_id: string | null;
+    fly: string;
+    opened_ms: number;
+    zone_offset_min: number;
+    snapshot_json: string;
+  };
+  /** Append-only: triggers refuse UPDATE and DELETE. */
+  try_events: {
+    row: Generated<number>;
+    id: string;
+    try_id: string;
+    seq: number;
+    code: string;
+    client_ms: number;
+    zone_offset_min: number;
+    detail_json: string;
+  };
+}

@@ -1,0 +1,69 @@
+'use client';
+
+import { ChakraProvider, createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
+import { ThemeProvider } from 'next-themes';
+import { useServerInsertedHTML } from 'next/navigation';
+import { useState, type ReactNode } from 'react';
+import { LIGHT } from './tokens';
+
+const colours = Object.fromEntries(Object.keys(LIGHT).map((name) => [name, { value: `var(--${name})` }]));
+const square = Object.fromEntries(['none', 'xs', 'sm', 'md', 'lg', 'l1', 'l2', 'l3'].map((n) => [n, { value: '0' }]));
+
+/** Chakra under our tokens: square corners, no shadows, its colours are the CSS variables. */
+const system = createSystem(
+  defaultBaseConfig,
+  defineConfig({
+    preflight: true,
+    theme: {
+      tokens: {
+        colors: colours,
+        radii: square,
+        fonts: { body: { value: 'var(--font-body)' }, heading: { value: 'var(--font-heading)' } },
+      },
+      semanticTokens: { colors: { border: { value: 'var(--rule2)' }, bg: { value: 'var(--paper)' }, fg: { value: 'var(--ink)' } } },
+    },
+  }),
+);
+
+/** Emotion under Turbopack needs its own registry, or the server's styles do not match the client's. */
+function useEmotionRegistry() {
+  const [registry] = useState(() => {
+    const cache = createCache({ key: 'css' });
+    cache.compat = true;
+    const insert = cache.insert;
+    let inserted: string[] = [];
+    cache.insert = (...args) => {
+      const serialized = args[1];
+      if (cache.inserted[serialized.name] === undefined) inserted.push(serialized.name);
+      return insert(...args);
+    };
+    const flush = () => {
+      const names = inserted;
+      inserted = [];
+      return names;
+    };
+    return { cache, flush };
+  });
+  useServerInsertedHTML(() => {
+    const names = registry.flush();
+    if (names.length === 0) return null;
+    const css = names.map((n) => registry.cache.inserted[n]).join('');
+    return <style data-emotion={`css ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: css }} />;
+  });
+  return registry.cache;
+}
+
+export function Provider({ children }: { children: ReactNode }) {
+  const cache = useEmotionRegistry();
+  return (
+    <CacheProvider value={cache}>
+      <ChakraProvider value={system}>
+        <ThemeProvider attribute="class" defaultTheme="light" enableSystem={false} disableTransitionOnChange>
+          {children}
+        </ThemeProvider>
+      </ChakraProvider>
+    </CacheProvider>
+  );
+}
