@@ -244,6 +244,7 @@ function updateVelocity(
   const { cellFlux, cellQ, cornerFlux, cornerQ, outflow, eddyViscosity } = state;
   const perDx = 1 / cellM;
   const perDx2 = perDx * perDx;
+  const wall = wallDrag * perDx;
   const alongX = sa === 1;
   for (let j = -1; j < ny; j++) {
     const row = (j + PAD) * stride + PAD;
@@ -265,11 +266,11 @@ function updateVelocity(
       const fluxes = cellFlux[k + sa]! - cellFlux[k]! + cornerFlux[k]! - cornerFlux[k - sb]!;
       const inflow = cellQ[k + sa]! - cellQ[k]! + cornerQ[k]! - cornerQ[k - sb]!;
       const advection = ((fluxes - w * inflow) * perDx) / (meanDepth > WET_FACE_M ? meanDepth : WET_FACE_M);
-      let rate = (0.5 * (cf[k]! + cf[k + sa]!) * speed) / depth;
+      let drag = 0.5 * (cf[k]! + cf[k + sa]!) * speed;
       const wetLeft = hf[k + sb]! > WET_FACE_M;
       const wetRight = hf[k - sb]! > WET_FACE_M;
-      if (!wetLeft) rate += wallDrag * speed * perDx;
-      if (!wetRight) rate += wallDrag * speed * perDx;
+      if (!wetLeft) drag += wall * speed * depth;
+      if (!wetRight) drag += wall * speed * depth;
       let viscous = 0;
       if (eddyViscosity) {
         let laplacian = 0;
@@ -280,7 +281,8 @@ function updateVelocity(
         viscous = 0.5 * (nu[k]! + nu[k + sa]!) * laplacian * perDx2;
       }
       const slope = GRAVITY * (etaHigh - etaLow) * perDx;
-      out[k] = (w + dt * (viscous - advection - slope)) / (1 + dt * rate);
+      // Friction is implicit: (1 + dt drag/depth) in the denominator, both sides times the depth.
+      out[k] = ((w + dt * (viscous - advection - slope)) * depth) / (depth + dt * drag);
     }
     // No water enters through the outflow.
     if (alongX && outflow && out[row - 1]! > 0) out[row - 1] = 0;

@@ -20,6 +20,8 @@ const ROUGH_MASS = 0.05;
 const RESTLESS_S = 23;
 const RESTLESS_ENERGY = 0.02;
 const RESTLESS_MASS = 0.03;
+/** A mean over shed eddies counts when it lets out what comes in to this; else it is taken anew. */
+const AVERAGED_MASS = 0.005;
 
 export interface RunOptions {
   /** Run unsteady to this time; absent: until settled. */
@@ -139,7 +141,10 @@ export class ShallowRun {
       return;
     }
     if (this.phase === 'averaging') {
-      if (state.timeS - this.windowStart >= AVERAGE_S) this.finish('averaged');
+      if (state.timeS - this.windowStart < AVERAGE_S) return;
+      const massOff = state.hasInflow ? Math.abs(this.outSum / this.samples / state.inflowM3s - 1) : 0;
+      if (massOff < AVERAGED_MASS) this.finish('averaged');
+      else this.startAverage();
       return;
     }
     if (state.timeS - this.windowStart >= WINDOW_S && options.untilS === undefined) this.closeWindow();
@@ -165,11 +170,18 @@ export class ShallowRun {
         this.finish('converged');
         return;
       }
-      this.phase = 'averaging';
-      this.means = emptyMeans(this.state);
+      this.startAverage();
+      return;
     }
     this.snapshot = speeds;
     this.lastEnergy = energy;
+    this.resetWindow();
+  }
+
+  private startAverage(): void {
+    this.phase = 'averaging';
+    this.means = emptyMeans(this.state);
+    this.meanCount = 0;
     this.resetWindow();
   }
 
