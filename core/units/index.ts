@@ -1,4 +1,5 @@
 /** Units at the edge: everything inside `core/` is SI and radians; these are the only conversions. */
+export type { Reason } from './reason';
 export { convert, M_PER_FT, type UnitSystem } from './convert';
 export {
   formatDepth,

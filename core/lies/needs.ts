@@ -1,0 +1,187 @@
+import { clamp } from '../grid/index';
+import {
+  appetiteJph,
+  ASSIMILATED,
+  depthSuitability,
+  fastestFeedingMps,
+  fishBody,
+  holdingCost,
+  oxygenSaturationMgL,
+  reactionDistanceCm,
+  swimmingPower,
+  temperatureSuitability,
+  type FishBody,
+  type Species,
+} from '../fish/index';
+import { noseSpeedMps, NOSE_HEIGHT_PER_LENGTH, profileRatio } from '../water/index';
+import { GUESS } from './guesses';
+import type { WaterForFish } from './water-for-fish';
+
+/** A fish on a day: everything that does not change from place to place. */
+export interface FishToday {
+  body: FishBody;
+  tempC: number;
+  leastDepthM: number;
+  noseHeightM: number;
+  restCostJph: number;
+  appetiteJph: number;
+  /** What it can spend, J/h. */
+  powerJph: number;
+  vmaxMps: number;
+  reactionM: number[];
+  swimming: number;
+  temperature: number;
+  saturationMgL: number;
+  oxygenNeededMgL: number;
+  shelterExponent: number;
+}
+
+export function fishToday(species: Species, forkLengthCm: number, tempC: number, altitudeM: number): FishToday {
+  const body = fishBody(species, forkLengthCm);
+  const restCostJph = holdingCost(species, body.weightG, tempC, 0);
+  const appetite = appetiteJph(species, body.weightG, tempC);
+  const swimming = swimmingPower(tempC);
+  return {
+    body,
+    tempC,
+    leastDepthM: Math.max(GUESS.leastDepthM, GUESS.depthBaseM + GUESS.depthPerLength * body.lengthM),
+    noseHeightM: NOSE_HEIGHT_PER_LENGTH * body.lengthM,
+    restCostJph,
+    appetiteJph: appetite,
+    powerJph: Math.max(ASSIMILATED * appetite, 1.4 * restCostJph),
+    vmaxMps: fastestFeedingMps(forkLengthCm, tempC),
+    reactionM: GUESS.prey.map((p) => reactionDistanceCm(p.mm, forkLengthCm) / 100),
+    swimming,
+    temperature: temperatureSuitability(species, tempC),
+    saturationMgL: oxygenSaturationMgL(tempC, altitudeM),
+    oxygenNeededMgL: 6 + 0.35 * Math.max(0, tempC - 10),
+    shelterExponent: (body.totalLengthCm / 25) ** 0.8 * swimming ** -1.5,
+  };
+}
+
+/** What one place offers this fish. Paces m/s, energies J/h, needs 0-1. */
+export interface PlaceNeeds {
+  noseMps: number;
+  bestWithinReachMps: number;
+  fluxJph: number;
+  intakeJph: number;
+  costJph: number;
+  profitJph: number;
+  food: number;
+  ease: number;
+  shelter: number;
+  oxygen: number;
+  profit: number;
+  rating: number;
+}
+
+const BIN_M = 0.1;
+const LAYERS = 5;
+
+/** Reused by the sweep over a field, so that nothing is allocated a cell. */
+export function createPlaceNeeds(): PlaceNeeds {
+  return {
+    noseMps: 0, bestWithinReachMps: 0, fluxJph: 0, intakeJph: 0, costJph: 0, profitJph: 0,
+    food: 0, ease: 0, shelter: 0, oxygen: 0, profit: 0, rating: 0,
+  };
+}
+
+/** Too shallow for the body, or dry. */
+export function canHold(water: WaterForFish, fish: FishToday, k: number): boolean {
+  return water.open[k] === 1 && water.flow.depthM[k]! >= fish.leastDepthM;
+}
+
+/** Evaluates cell `k`, which must hold (`canHold`), into `out`. */
+export function placeNeedsInto(water: WaterForFish, fish: FishToday, k: number, out: PlaceNeeds): PlaceNeeds {
+  const { flow } = water;
+  const depth = flow.depthM[k]!;
+  const d84 = flow.d84M[k]!;
+  const { body } = fish;
+  out.noseMps = noseSpeedMps(water.pace[k]!, depth, d84, body.lengthM, water.toSolidM[k]!);
+  driftWithinReachInto(water, fish, k, out);
+  out.costJph = holdingCost(body.species, body.weightG, fish.tempC, out.noseMps);
+  const appetite = fish.appetiteJph;
+  out.intakeJph = appetite > 0 ? appetite * (1 - Math.exp(-out.fluxJph / appetite)) : 0;
+  out.profitJph = ASSIMILATED * out.intakeJph - out.costJph;
+  out.food = appetite > 0 ? out.intakeJph / appetite : 0;
+  out.ease = clamp((fish.powerJph - out.costJph) / (fish.powerJph - fish.restCostJph));
+  out.shelter = shelterAt(water, fish, k);
+  const oxygenMgL = fish.saturationMgL * (0.8 + 0.2 * water.aeration[k]!);
+  out.oxygen = clamp((oxygenMgL - fish.oxygenNeededMgL + 3) / 3);
+  const mostProfit = ASSIMILATED * appetite - fish.restCostJph;
+  out.profit = mostProfit > 0 ? clamp(out.profitJph / mostProfit) : 0;
+  out.rating = ratingOf(out, fish.temperature);
+  return out;
+}
+
+function shelterAt(water: WaterForFish, fish: FishToday, k: number): number {
+  const size = Math.sqrt(fish.body.totalLengthCm / 25);
+  const depth = 1 - 0.9 * depthSuitability(water.flow.depthM[k]! / size);
+  const bolt = 1 - 0.45 * Math.exp(-water.toBoltM[k]! / (1.5 * fish.swimming));
+  const open = depth * (1 - water.cover[k]!) * (1 - 0.55 * water.broken[k]!) * bolt;
+  return (1 - open) ** fish.shelterExponent;
+}
+
+/**
+ * Energy of the drift that passes within reach and is caught, J/h: both sides of the nose across
+ * the current in bins of .1 m, five layers of depth; reach^2 = RD^2 (1 - (u/Vmax)^2) - (z - zn)^2
+ * (Hughes & Dill 1990), caught 1/(1 + e^(3(u/V50 - 1))). A walk stops at dry ground.
+ */
+function driftWithinReachInto(water: WaterForFish, fish: FishToday, k: number, out: PlaceNeeds): void {
+  const { flow } = water;
+  const { nx, ny, cellM } = flow;
+  const speed = Math.hypot(flow.u[k]!, flow.v[k]!);
+  const ax = speed > 0.005 ? -flow.v[k]! / speed : 0;
+  const ay = speed > 0.005 ? flow.u[k]! / speed : 1;
+  const i0 = k % nx;
+  const j0 = (k - i0) / nx;
+  const vmax2 = fish.vmaxMps ** 2;
+  const v50 = GUESS.captureHalfSpeed * fish.vmaxMps;
+  const reactions = fish.reactionM;
+  const far = reactions[reactions.length - 1]!;
+  let flux = 0;
+  let best = 0;
+  for (let side = -1; side <= 1; side += 2) {
+    for (let bin = side < 0 ? 1 : 0; bin * BIN_M <= far; bin++) {
+      const y = bin * BIN_M;
+      const i = Math.round(i0 + (side * y * ax) / cellM);
+      const j = Math.round(j0 + (side * y * ay) / cellM);
+      if (i < 0 || j < 0 || i >= nx || j >= ny) break;
+      const n = j * nx + i;
+      if (!water.open[n]) break;
+      const depth = flow.depthM[n]!;
+      const mean = water.pace[n]!;
+      const dz = depth / LAYERS;
+      for (let layer = 0; layer < LAYERS; layer++) {
+        const z = (layer + 0.5) * dz;
+        const w = mean * profileRatio(z, depth, flow.d84M[n]!);
+        const share = 1 - (w * w) / vmax2;
+        if (share <= 0) continue;
+        const off2 = y * y + (z - fish.noseHeightM) ** 2;
+        let energy = 0;
+        for (let p = 0; p < reactions.length; p++) {
+          if (off2 <= reactions[p]! * reactions[p]! * share) energy += GUESS.prey[p]!.perM3 * GUESS.prey[p]!.j;
+        }
+        if (energy === 0) continue;
+        if (w > best) best = w;
+        const caught = 1 / (1 + Math.exp(GUESS.captureSteepness * (w / v50 - 1)));
+        flux += energy * water.drift[n]! * caught * w * BIN_M * dz;
+      }
+    }
+  }
+  out.fluxJph = flux * 3600;
+  out.bestWithinReachMps = best;
+}
+
+/**
+ * R = day(T) (sum w n^-2 / sum w)^-1/2, needs floored at .05: the worst need limits. Temperature
+ * multiplies outside, since a uniformly low need inside would flatten every difference.
+ */
+function ratingOf(n: PlaceNeeds, temperature: number): number {
+  const w = GUESS.energyBudget;
+  const term = (weight: number, need: number) => weight * Math.max(GUESS.needFloor, need) ** GUESS.powerMeanExponent;
+  const sum = term(w.ease, n.ease) + term(w.shelter, n.shelter) + term(w.air, n.oxygen) + term(w.profit, n.profit);
+  const weights = w.ease + w.shelter + w.air + w.profit;
+  const day = GUESS.dayFloor + (1 - GUESS.dayFloor) * temperature;
+  return day * (sum / weights) ** (1 / GUESS.powerMeanExponent);
+}

@@ -1,0 +1,69 @@
+import { territoryM2 } from '../fish/index';
+import { GUESS } from './guesses';
+import { shearAt } from './kinds';
+import { canHold, type FishToday } from './needs';
+import type { WaterForFish } from './water-for-fish';
+
+/** Shear that makes a seam worth a second look, 1/s. */
+const SEAM_SHEAR = 0.3;
+
+/**
+ * Cells that are lies. Tier 1: local maxima within .6 m; tier 2: the best across the channel along
+ * a seam. Taken greedily by tier and rating, spaced by the root of the territory (Grant & Kramer
+ * 1990), half that where dry ground or a saddle lies between.
+ */
+export function choosePeaks(water: WaterForFish, fish: FishToday, field: Float64Array): number[] {
+  const { flow } = water;
+  const { nx, ny, cellM } = flow;
+  let best = 0;
+  for (const r of field) if (r > best) best = r;
+  const least = Math.max(GUESS.leastRating, GUESS.leastOfBest * best);
+  const radius = Math.round(GUESS.peakRadiusM / cellM);
+  const first: number[] = [];
+  const second: number[] = [];
+  for (let j = 0; j < ny; j++) {
+    for (let i = 0; i < nx; i++) {
+      const k = j * nx + i;
+      if (field[k]! < least || !canHold(water, fish, k)) continue;
+      if (isPeak(field, nx, ny, i, j, radius, radius)) first.push(k);
+      else if (shearAt(water, k) > SEAM_SHEAR && isPeak(field, nx, ny, i, j, 0, radius)) second.push(k);
+    }
+  }
+  const spacing = Math.sqrt(territoryM2(fish.body.forkLengthCm));
+  const chosen: number[] = [];
+  for (const tier of [first, second]) {
+    for (const k of tier.sort((a, b) => field[b]! - field[a]! || a - b)) {
+      if (chosen.every((c) => farEnough(water, field, k, c, spacing))) chosen.push(k);
+    }
+  }
+  return chosen;
+}
+
+function isPeak(field: Float64Array, nx: number, ny: number, ci: number, cj: number, ri: number, rj: number): boolean {
+  const own = field[cj * nx + ci]!;
+  for (let j = Math.max(0, cj - rj); j <= Math.min(ny - 1, cj + rj); j++) {
+    for (let i = Math.max(0, ci - ri); i <= Math.min(nx - 1, ci + ri); i++) {
+      const other = field[j * nx + i]!;
+      if (other > own || (other === own && j * nx + i < cj * nx + ci)) return false;
+    }
+  }
+  return true;
+}
+
+function farEnough(water: WaterForFish, field: Float64Array, a: number, b: number, spacingM: number): boolean {
+  const { nx, cellM } = water.flow;
+  const ax = a % nx;
+  const ay = (a - ax) / nx;
+  const bx = b % nx;
+  const by = (b - bx) / nx;
+  const distance = Math.hypot(ax - bx, ay - by) * cellM;
+  if (distance >= spacingM) return true;
+  if (distance < spacingM / 2) return false;
+  const saddle = GUESS.saddleShare * Math.min(field[a]!, field[b]!);
+  const steps = Math.ceil((distance / cellM) * 2);
+  for (let s = 1; s < steps; s++) {
+    const k = Math.round(ay + ((by - ay) * s) / steps) * nx + Math.round(ax + ((bx - ax) * s) / steps);
+    if (!water.open[k] || field[k]! < saddle) return true;
+  }
+  return false;
+}
