@@ -4,6 +4,7 @@ export { createFlowRun, solveFlow, type FlowRun, type SolveFlowOptions } from '.
 export { sampleFlow, surfaceAtM, DRY_M, type FlowField, type FlowSample } from './flow-field';
 export { encodeFlow, decodeFlow } from './flow-blob';
 export { traceStreamline, thalweg, type Streamline } from './streamline';
+export { surfaceCurrent, sampleSurface, type SurfaceCurrent } from './surface-current';
 export { createChannel, type Channel } from './channel';
 export { createGround, type Ground } from './ground';
 export { buildBed, SOLID, BOULDER_FLAT, type Bed } from './bed';

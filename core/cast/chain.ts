@@ -1,0 +1,264 @@
+/**
+ * An inextensible chain that may go slack, carried by a current:
+ *
+ *   0 --- 1 --- 2 ... n-1   (- - - tip)
+ *   fly                     water entry
+ *
+ * Segment j joins node j and j + 1; the last, when there is a tip, joins node n - 1 to it.
+ * C_j = |d_j| - l_j <= 0 with tension lambda_j >= 0 (impulse, N s).
+ */
+export interface Chain {
+  n: number;
+  x: Float64Array;
+  y: Float64Array;
+  /** Where each node would be without tension. */
+  freeX: Float64Array;
+  freeY: Float64Array;
+  /** Longest length of segment j, m; [n - 1] is the air part's horizontal reach. */
+  rest: Float64Array;
+  /** Cross-flow friction of each node, N s/m. */
+  zeta: Float64Array;
+  /** Tangents at the start of the step. */
+  tx: Float64Array;
+  ty: Float64Array;
+  /** 1 where a node lies on dry ground. */
+  dry: Uint8Array;
+  /** Tension impulse of the last step, warm start. */
+  lambda: Float64Array;
+  /** Cross-flow over lengthwise friction. The fly, node 0, is round: 1. */
+  dragRatio: number;
+  work: ChainWork;
+}
+
+/** Scratch of one solve, per node: S^-1 and T (symmetric 2 x 2), q = S^-1 b, the tangent e and C. */
+interface ChainWork {
+  sxx: Float64Array;
+  sxy: Float64Array;
+  syy: Float64Array;
+  txx: Float64Array;
+  txy: Float64Array;
+  tyy: Float64Array;
+  qx: Float64Array;
+  qy: Float64Array;
+  ex: Float64Array;
+  ey: Float64Array;
+  c: Float64Array;
+  active: Uint8Array;
+}
+
+export function createChain(n: number, dragRatio: number): Chain {
+  const make = () => new Float64Array(n);
+  return {
+    n,
+    x: make(),
+    y: make(),
+    freeX: make(),
+    freeY: make(),
+    rest: make(),
+    zeta: make(),
+    tx: make(),
+    ty: make(),
+    dry: new Uint8Array(n),
+    lambda: make(),
+    dragRatio,
+    work: {
+      sxx: make(),
+      sxy: make(),
+      syy: make(),
+      txx: make(),
+      txy: make(),
+      tyy: make(),
+      qx: make(),
+      qy: make(),
+      ex: make(),
+      ey: make(),
+      c: make(),
+      active: new Uint8Array(n),
+    },
+  };
+}
+
+/** Constraint violation that counts as met, m. Looser than 1e-3 gives false drag. */
+const TOLERANCE_M = 1e-4;
+/** Movement in the last round that counts as settled, m. */
+const SETTLED_M = 1e-5;
+const MAX_ROUNDS = 30;
+/** A round may not move a node further than this, m: keeps tangents meaningful. */
+const MAX_MOVE_M = 0.25;
+/** Tension impulse below which a segment does not resist turning, N s. */
+const NO_TENSION = 1e-12;
+
+/** Where the chain is held: nowhere, or within `rest[n - 1]` of a tip. */
+export interface ChainEnd {
+  held: boolean;
+  x: number;
+  y: number;
+}
+
+/** Unit tangents by central differences, from the fly up. */
+export function renewTangents(chain: Chain): void {
+  const { n, x, y, tx, ty } = chain;
+  for (let i = 0; i < n; i++) {
+    const a = i > 0 ? i - 1 : i;
+    const b = i < n - 1 ? i + 1 : i;
+    const dx = x[b]! - x[a]!;
+    const dy = y[b]! - y[a]!;
+    const length = Math.sqrt(dx * dx + dy * dy);
+    tx[i] = length > 1e-12 ? dx / length : 1;
+    ty[i] = length > 1e-12 ? dy / length : 0;
+  }
+}
+
+/**
+ * Moves the nodes from their free places to where tension holds them: the minimum of
+ * 1/2 sum (x - free)^T M^-1 (x - free) with every |d_j| <= l_j, M_i = (1/zeta_i)(I + (r - 1) t t^T).
+ * The problem is convex, so the answer is the only one. Newton's method on its conditions: each
+ * round takes as tight the segments with lambda + zeta C > 0 (primal-dual active set, warm-started)
+ * and solves the chain by elimination from the fly to the tip.
+ * True when every segment is within tolerance and nothing moves any more; false at the cap ("unknown").
+ */
+export function tighten(chain: Chain, end: ChainEnd): boolean {
+  const { n, x, y, freeX, freeY } = chain;
+  x.set(freeX);
+  y.set(freeY);
+  const rows = end.held ? n : n - 1;
+  for (let round = 0; round < MAX_ROUNDS; round++) {
+    const worst = measure(chain, end, rows);
+    const cold = round === 0 && isSlack(chain);
+    if (cold && worst <= 0) return true;
+    eliminate(chain, rows);
+    // Without tension a chain turns freely: from cold, the first round finds tensions and moves nothing.
+    const moved = substitute(chain, rows, !cold);
+    if (moved <= SETTLED_M && worst <= TOLERANCE_M) return true;
+  }
+  return measure(chain, end, rows) <= TOLERANCE_M;
+}
+
+function isSlack(chain: Chain): boolean {
+  for (let j = 0; j < chain.n; j++) if (chain.lambda[j]! > 0) return false;
+  return true;
+}
+
+/** Tangents e_j, C_j = |d_j| - l_j and the active set; returns the largest C. */
+function measure(chain: Chain, end: ChainEnd, rows: number): number {
+  const { n, x, y, rest, lambda, zeta, work } = chain;
+  let worst = 0;
+  for (let j = 0; j < n; j++) {
+    if (j >= rows) {
+      work.active[j] = 0;
+      continue;
+    }
+    const dx = (j === n - 1 ? end.x : x[j + 1]!) - x[j]!;
+    const dy = (j === n - 1 ? end.y : y[j + 1]!) - y[j]!;
+    const length = Math.sqrt(dx * dx + dy * dy);
+    const c = length - rest[j]!;
+    work.c[j] = c;
+    work.ex[j] = length > 1e-12 ? dx / length : 1;
+    work.ey[j] = length > 1e-12 ? dy / length : 0;
+    if (c > worst) worst = c;
+    work.active[j] = lambda[j]! + zeta[j]! * c > 0 ? 1 : 0;
+  }
+  return worst;
+}
+
+/**
+ * From the fly up. With all before node i eliminated it obeys S_i dx_i - F_i = b_i, F_i the
+ * impulse of segment i on it. A tight segment gives dx_i+1 = dx_i - C e + (|d|/lambda)(p.F) p, p
+ * across e: it cannot lengthen, and turns the easier the less it is pulled. Hence
+ *   F_i = T_i (dx_i+1 - S_i^-1 b_i + C_i e_i),  T_i = (S_i^-1 + (|d|/lambda) p p^T)^-1
+ * and node i + 1 has S = M^-1 + T_i, b = -M^-1 (x - free) + T_i (S_i^-1 b_i - C_i e_i).
+ */
+function eliminate(chain: Chain, rows: number): void {
+  const { n, x, y, freeX, freeY, zeta, tx, ty, lambda, rest, dragRatio, work } = chain;
+  const { sxx, sxy, syy, txx, txy, tyy, qx, qy, ex, ey, c, active } = work;
+  let addXx = 0;
+  let addXy = 0;
+  let addYy = 0;
+  let addBx = 0;
+  let addBy = 0;
+  for (let i = 0; i < n; i++) {
+    // M^-1 = zeta (I - (1 - 1/r) t t^T); the fly is round.
+    const z = zeta[i]!;
+    const w = i === 0 ? 0 : 1 - 1 / dragRatio;
+    const mxx = z * (1 - w * tx[i]! * tx[i]!);
+    const mxy = -z * w * tx[i]! * ty[i]!;
+    const myy = z * (1 - w * ty[i]! * ty[i]!);
+    const ox = freeX[i]! - x[i]!;
+    const oy = freeY[i]! - y[i]!;
+    const bx = mxx * ox + mxy * oy + addBx;
+    const by = mxy * ox + myy * oy + addBy;
+    const axx = mxx + addXx;
+    const axy = mxy + addXy;
+    const ayy = myy + addYy;
+    const det = axx * ayy - axy * axy;
+    sxx[i] = ayy / det;
+    sxy[i] = -axy / det;
+    syy[i] = axx / det;
+    qx[i] = sxx[i]! * bx + sxy[i]! * by;
+    qy[i] = sxy[i]! * bx + syy[i]! * by;
+    if (i >= rows || !active[i]) {
+      addXx = addXy = addYy = addBx = addBy = 0;
+      continue;
+    }
+    const gx = ex[i]!;
+    const gy = ey[i]!;
+    const pull = lambda[i]!;
+    if (pull > NO_TENSION) {
+      const turn = (rest[i]! + c[i]!) / pull;
+      const cxx = sxx[i]! + turn * gy * gy;
+      const cxy = sxy[i]! - turn * gx * gy;
+      const cyy = syy[i]! + turn * gx * gx;
+      const d = cxx * cyy - cxy * cxy;
+      txx[i] = cyy / d;
+      txy[i] = -cxy / d;
+      tyy[i] = cxx / d;
+    } else {
+      const along = 1 / (gx * gx * sxx[i]! + 2 * gx * gy * sxy[i]! + gy * gy * syy[i]!);
+      txx[i] = along * gx * gx;
+      txy[i] = along * gx * gy;
+      tyy[i] = along * gy * gy;
+    }
+    const rx = qx[i]! - c[i]! * gx;
+    const ry = qy[i]! - c[i]! * gy;
+    addXx = txx[i]!;
+    addXy = txy[i]!;
+    addYy = tyy[i]!;
+    addBx = addXx * rx + addXy * ry;
+    addBy = addXy * rx + addYy * ry;
+  }
+}
+
+/** Back from the tip: impulses, tensions and moves. Returns the largest move. */
+function substitute(chain: Chain, rows: number, apply: boolean): number {
+  const { n, x, y, lambda, work } = chain;
+  const { sxx, sxy, syy, txx, txy, tyy, qx, qy, ex, ey, c, active } = work;
+  let nextX = 0; // the tip does not move
+  let nextY = 0;
+  let most = 0;
+  for (let i = n - 1; i >= 0; i--) {
+    let dx = qx[i]!;
+    let dy = qy[i]!;
+    if (i < rows && active[i]) {
+      const rx = nextX - dx + c[i]! * ex[i]!;
+      const ry = nextY - dy + c[i]! * ey[i]!;
+      const fx = txx[i]! * rx + txy[i]! * ry;
+      const fy = txy[i]! * rx + tyy[i]! * ry;
+      lambda[i] = fx * ex[i]! + fy * ey[i]!;
+      dx += sxx[i]! * fx + sxy[i]! * fy;
+      dy += sxy[i]! * fx + syy[i]! * fy;
+    } else lambda[i] = 0;
+    nextX = dx;
+    nextY = dy;
+    work.qx[i] = dx;
+    work.qy[i] = dy;
+    const move = Math.max(Math.abs(dx), Math.abs(dy));
+    if (move > most) most = move;
+  }
+  if (!apply) return most;
+  const share = most > MAX_MOVE_M ? MAX_MOVE_M / most : 1;
+  for (let i = 0; i < n; i++) {
+    x[i] = x[i]! + share * qx[i]!;
+    y[i] = y[i]! + share * qy[i]!;
+  }
+  return most;
+}

@@ -1,0 +1,39 @@
+import { createRandom } from '../grid/index';
+import type { FlowField } from '../water/index';
+import { simulateDrift, type DriftInput, type DriftResult } from './simulate-drift';
+
+/** Ranges of what is not known: friction ratio, slack laid in, pace of the current. */
+export const UNKNOWN = { dragRatio: [5, 30], microSlack: [0, 0.05], speedBias: [-0.1, 0.1] } as const;
+export const RUNS = { settled: 24, dragging: 6 } as const;
+
+export interface DriftBand {
+  best: DriftResult;
+  cleanS: { low: number; best: number; high: number };
+}
+
+/** The drift, and the 10th to 90th percentile of its clean seconds over `runs` seeded runs. */
+export function driftBand(flow: FlowField, input: DriftInput, runs: number = RUNS.settled): DriftBand {
+  const best = simulateDrift(flow, input);
+  const random = createRandom(1);
+  const draw = ([lo, hi]: readonly [number, number]) => lo + (hi - lo) * random();
+  const seconds: number[] = [];
+  for (let n = 0; n < runs; n++) {
+    const run = simulateDrift(flow, {
+      ...input,
+      dragRatio: draw(UNKNOWN.dragRatio),
+      microSlack: draw(UNKNOWN.microSlack),
+      speedBias: draw(UNKNOWN.speedBias),
+    });
+    seconds.push(run.cleanS);
+  }
+  seconds.push(best.cleanS);
+  seconds.sort((a, b) => a - b);
+  return { best, cleanS: { low: percentile(seconds, 0.1), best: best.cleanS, high: percentile(seconds, 0.9) } };
+}
+
+/** Linear between order statistics. */
+function percentile(sorted: number[], p: number): number {
+  const at = p * (sorted.length - 1);
+  const i = Math.min(sorted.length - 2, Math.floor(at));
+  return sorted[i]! + (at - i) * (sorted[i + 1]! - sorted[i]!);
+}
