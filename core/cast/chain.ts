@@ -81,7 +81,7 @@ export function createChain(n: number, dragRatio: number): Chain {
 /** Constraint violation that counts as met, m. Looser than 1e-3 gives false drag. */
 const TOLERANCE_M = 1e-4;
 /** Movement in the last round that counts as settled, m. */
-const SETTLED_M = 1e-5;
+const SETTLED_M = 2e-4;
 const MAX_ROUNDS = 30;
 /** A round may not move a node further than this, m: keeps tangents meaningful. */
 const MAX_MOVE_M = 0.25;

@@ -1,0 +1,55 @@
+import fc from 'fast-check';
+import { leastCost, mayWade, rescdamGoodM2s, rescdamNormalM2s, rescdamPoorM2s, wadingClass } from './index';
+
+it.each([
+  [0.3, 1, 'H1'],
+  [0.4, 1.2, 'H2'],
+  [0.6, 0.9, 'H3'],
+  [0.6, 1.4, 'H4'],
+  [0.5, 2.1, 'H5'],
+  [1.5, 3, 'H6'],
+] as const)('%f m at %f m/s is %s (ARR/AIDR 2017)', (depthM, speedMps, expected) => {
+  expect(wadingClass(depthM, speedMps)).toBe(expected);
+});
+
+it('RESCDAM limits of a body of 1.8 m and 80 kg (Karvonen et al. 2000)', () => {
+  expect(rescdamGoodM2s(1.8, 80)).toBeCloseTo(1.164, 3);
+  expect(rescdamNormalM2s(1.8, 80)).toBeCloseTo(0.776, 3);
+  expect(rescdamPoorM2s(1.8, 80)).toBeCloseTo(0.388, 3);
+});
+
+it('wading is refused past any one limit, and where depth is not known', () => {
+  const body = { heightM: 1.75, massKg: 78, maxWadeM: 0.7 };
+  expect(mayWade(0.3, 0.5, body)).toBe(true);
+  expect(mayWade(NaN, 0.1, body)).toBe(false);
+  expect(mayWade(0.75, 0, body)).toBe(false); // own limit, and H3 depth
+  expect(mayWade(0.45, 1.0, body)).toBe(false); // depth x speed with its margin
+  expect(mayWade(0.3, 0.5, { ...body, maxWadeM: 0.25 })).toBe(false);
+});
+
+/** Bellman-Ford relaxation over every edge: slow, and right by construction. */
+function exhaustive(n: number, edges: [number, number, number][]): number[] {
+  const cost = new Array<number>(n).fill(Infinity);
+  cost[0] = 0;
+  for (let round = 0; round < n; round++) for (const [a, b, c] of edges) cost[b] = Math.min(cost[b]!, cost[a]! + c);
+  return cost;
+}
+
+it('the least cost agrees with an exhaustive search to 1e-9 (seeded properties)', () => {
+  const edge = fc.tuple(fc.integer({ min: 0, max: 11 }), fc.integer({ min: 0, max: 11 }), fc.double({ min: 0, max: 10, noNaN: true }));
+  fc.assert(
+    fc.property(fc.array(edge, { maxLength: 50 }), (edges) => {
+      const expected = exhaustive(12, edges);
+      for (const to of [3, 7, 11]) {
+        const found = leastCost({ size: 12, visit: (node, add) => edges.forEach(([a, b, c]) => a === node && add(b, c)) }, 0, to);
+        if (expected[to] === Infinity) expect(found).toBeNull();
+        else {
+          expect(Math.abs(found!.cost - expected[to]!)).toBeLessThan(1e-9);
+          expect(found!.path[0]).toBe(0);
+          expect(found!.path[found!.path.length - 1]).toBe(to);
+        }
+      }
+    }),
+    { numRuns: 200, seed: 5 },
+  );
+});
