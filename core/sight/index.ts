@@ -15,6 +15,7 @@ export {
   createScene,
   exposureAt,
   fishView,
+  sceneIndex,
   sightRing,
   type AnglerAt,
   type Conditions,

@@ -1,4 +1,4 @@
-import { clamp, pointInPolygon, smoothstep, wrapAngle, type Place } from '../grid/index';
+import { clamp, pointInPolygon, smoothstep, wrapAngle, type GridFrame, type Place } from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
 import { createGround, sampleFlow, surfaceAtM, type FlowField, type Ground } from '../water/index';
 import { exposure, EXPOSURE, POSTURE, type Posture } from './exposure';
@@ -26,10 +26,24 @@ export interface Scene {
   plan: BeatPlan;
   flow: FlowField;
   ground: Ground;
-  /** Height of ground and solids (boulder, bush) at a place, beat's datum. */
-  screenM(xM: number, yM: number): number;
-  /** Height of plants (trees, bushes) at a place, beat's datum; -Infinity where there are none. */
-  plantsM(xM: number, yM: number): number;
+  /** Grid of the heights below, STEP_M wide, over the walkable land. Nearest cell; held at the border. */
+  frame: GridFrame;
+  /** Ground alone, beat's datum, m. */
+  groundM: Float64Array;
+  /** Ground and solids (boulder, bush). */
+  screenM: Float64Array;
+  /** Plants (trees, bushes); -Infinity where there are none. */
+  plantsM: Float64Array;
+}
+
+/** Nearest cell of the scene's grid. */
+export function sceneIndex(scene: Scene, xM: number, yM: number): number {
+  const { nx, ny, cellM, x0M, y0M } = scene.frame;
+  let i = Math.round((xM - x0M) / cellM);
+  let j = Math.round((yM - y0M) / cellM);
+  i = i < 0 ? 0 : i >= nx ? nx - 1 : i;
+  j = j < 0 ? 0 : j >= ny ? ny - 1 : j;
+  return j * nx + i;
 }
 
 const STEP_M = 0.25;
@@ -71,13 +85,27 @@ export function createScene(plan: BeatPlan, flow: FlowField): Scene {
     }
     return top;
   };
-  return {
-    plan,
-    flow,
-    ground,
-    screenM: (x, y) => Math.max(ground.heightM(x, y), tallest(solids, x, y)),
-    plantsM: (x, y) => tallest(plants, x, y),
+  const { box } = ground;
+  const frame: GridFrame = {
+    nx: Math.ceil((box.xMaxM - box.xMinM) / STEP_M) + 1,
+    ny: Math.ceil((box.yMaxM - box.yMinM) / STEP_M) + 1,
+    cellM: STEP_M,
+    x0M: box.xMinM,
+    y0M: box.yMinM,
   };
+  const make = () => new Float64Array(frame.nx * frame.ny);
+  const scene: Scene = { plan, flow, ground, frame, groundM: make(), screenM: make(), plantsM: make() };
+  for (let j = 0; j < frame.ny; j++) {
+    for (let i = 0; i < frame.nx; i++) {
+      const k = j * frame.nx + i;
+      const x = frame.x0M + i * STEP_M;
+      const y = frame.y0M + j * STEP_M;
+      scene.groundM[k] = ground.heightM(x, y);
+      scene.screenM[k] = Math.max(scene.groundM[k]!, tallest(solids, x, y));
+      scene.plantsM[k] = tallest(plants, x, y);
+    }
+  }
+  return scene;
 }
 
 function plantSolid(shape: BeatPlan['features'][number]['shape'], crownM: number, heightM: number, ground: Ground): Solid {
@@ -128,9 +156,9 @@ export function exposureAt(scene: Scene, view: FishView, angler: AnglerAt, condi
   const { fish, surfaceM } = view;
   const dx = angler.xM - fish.xM;
   const dy = angler.yM - fish.yM;
-  const distanceM = Math.hypot(dx, dy);
+  const distanceM = Math.sqrt(dx * dx + dy * dy);
   if (distanceM < 0.3) return 1;
-  const foot = scene.ground.heightM(angler.xM, angler.yM) - surfaceM;
+  const foot = scene.groundM[sceneIndex(scene, angler.xM, angler.yM)]! - surfaceM;
   const topM = foot + POSTURE[angler.posture].topShare * angler.heightM;
   const ux = dx / distanceM;
   const uy = dy / distanceM;
@@ -153,7 +181,7 @@ function hiddenBelow(scene: Scene, view: FishView, ux: number, uy: number, dista
   let steepest = 0;
   // The last half metre is the angler's own footing.
   for (let d = from + STEP_M; d < distanceM - 0.5; d += STEP_M) {
-    const top = scene.screenM(fish.xM + ux * d, fish.yM + uy * d) - surfaceM;
+    const top = scene.screenM[sceneIndex(scene, fish.xM + ux * d, fish.yM + uy * d)]! - surfaceM;
     if (top > 0) steepest = Math.max(steepest, top / (d - from));
   }
   return steepest * (distanceM - from);
@@ -173,12 +201,11 @@ function contrastBehind(
   let plants = 0;
   let bank = 0;
   for (let d = 0.5; d <= BACKDROP_M; d += 0.5) {
-    const x = angler.xM + ux * d;
-    const y = angler.yM + uy * d;
+    const k = sceneIndex(scene, angler.xM + ux * d, angler.yM + uy * d);
     // Heights behind, brought to the angler's distance along the line of sight from the water.
     const scale = distanceM / (distanceM + d);
-    plants = Math.max(plants, (scene.plantsM(x, y) - surfaceM) * scale);
-    bank = Math.max(bank, (scene.ground.heightM(x, y) - surfaceM) * scale);
+    plants = Math.max(plants, (scene.plantsM[k]! - surfaceM) * scale);
+    bank = Math.max(bank, (scene.groundM[k]! - surfaceM) * scale);
   }
   const body = topM - Math.max(0, foot);
   const share = (height: number) => clamp((height - Math.max(0, foot)) / body);

@@ -18,7 +18,9 @@ export interface RayToFish {
   aboveEdgeRad: number;
 }
 
-const RESIDUAL = 1e-13;
+/** The root is taken when it moves less than this, m. */
+const SETTLED_M = 1e-14;
+const MAX_ROUNDS = 60;
 
 /**
  * The ray from a point `heightM` above a flat surface and `distanceM` off to a fish: the root of
@@ -26,18 +28,7 @@ const RESIDUAL = 1e-13;
  */
 export function rayToFish(input: { distanceM: number; heightM: number; fishDepthM: number }): RayToFish {
   const { distanceM: d, heightM: h, fishDepthM: z } = input;
-  let lo = 0;
-  let hi = Math.min(d, WINDOW_PER_DEPTH * z);
-  // At the edge of the window the ray runs along the surface.
-  if (h <= 0) lo = hi;
-  const gap = (x: number) => (d - x) / Math.hypot(d - x, h) - (WATER_INDEX * x) / Math.hypot(x, z);
-  while (hi - lo > RESIDUAL) {
-    const mid = 0.5 * (lo + hi);
-    if (mid === lo || mid === hi) break;
-    if (gap(mid) > 0) lo = mid;
-    else hi = mid;
-  }
-  const x = 0.5 * (lo + hi);
+  const x = crossing(d, h, z);
   const zenithRad = Math.atan2(x, z);
   return {
     crossingM: x,
@@ -45,6 +36,29 @@ export function rayToFish(input: { distanceM: number; heightM: number; fishDepth
     elevationRad: Math.atan2(h, d - x),
     aboveEdgeRad: CRITICAL_RAD - zenithRad,
   };
+}
+
+/** Newton's method within a bracket, halving it where a step would leave it. */
+function crossing(d: number, h: number, z: number): number {
+  let lo = 0;
+  let hi = Math.min(d, WINDOW_PER_DEPTH * z);
+  // At the edge of the window the ray runs along the surface.
+  if (h <= 0) return hi;
+  let x = hi / (1 + (0.35 * h) / d);
+  for (let n = 0; n < MAX_ROUNDS; n++) {
+    const b = d - x;
+    const inAir = Math.sqrt(b * b + h * h);
+    const inWater = Math.sqrt(x * x + z * z);
+    const f = b / inAir - (WATER_INDEX * x) / inWater;
+    if (f > 0) lo = x;
+    else hi = x;
+    const slope = -(h * h) / (inAir * inAir * inAir) - (WATER_INDEX * z * z) / (inWater * inWater * inWater);
+    let next = x - f / slope;
+    if (!(next > lo && next < hi)) next = 0.5 * (lo + hi);
+    if (Math.abs(next - x) < SETTLED_M) return next;
+    x = next;
+  }
+  return x;
 }
 
 export interface Reflectance {
@@ -64,6 +78,11 @@ export function reflectance(incidenceRad: number): Reflectance {
 
 /** Share that passes from air into water along a ray that is `zenithRad` from the vertical in water. */
 export function transmissionInWater(zenithRad: number): number {
-  const sin = WATER_INDEX * Math.sin(zenithRad);
-  return sin >= 1 ? 0 : 1 - reflectance(Math.asin(sin)).mean;
+  const sinI = WATER_INDEX * Math.sin(zenithRad);
+  if (sinI >= 1) return 0;
+  const cosI = Math.sqrt(1 - sinI * sinI);
+  const cosT = Math.cos(zenithRad);
+  const s = (cosI - WATER_INDEX * cosT) / (cosI + WATER_INDEX * cosT);
+  const p = (cosT - WATER_INDEX * cosI) / (cosT + WATER_INDEX * cosI);
+  return 1 - 0.5 * (s * s + p * p);
 }

@@ -1,7 +1,7 @@
 import type { Place } from '../grid/index';
 import { featuresOf, shapePlaces } from '../formats/index';
 import { sampleFlow, SOLID } from '../water/index';
-import { exposureAt, fishView, POSTURE, type Conditions, type Fish, type FishView, type Posture, type Scene } from '../sight/index';
+import { exposureAt, fishView, POSTURE, sceneIndex, type Conditions, type Fish, type FishView, type Posture, type Scene } from '../sight/index';
 import { leastCost } from './least-cost';
 import { mayWade, type WadingBody } from './wading';
 
@@ -154,7 +154,8 @@ function solidAt(scene: Scene, place: Place): boolean {
   const i = Math.round((place.xM - flow.x0M) / flow.cellM);
   const j = Math.round((place.yM - flow.y0M) / flow.cellM);
   if (i >= 0 && j >= 0 && i < flow.nx && j < flow.ny && flow.solid[j * flow.nx + i] !== SOLID.none) return true;
-  return scene.screenM(place.xM, place.yM) > scene.ground.heightM(place.xM, place.yM) + 0.5;
+  const k = sceneIndex(scene, place.xM, place.yM);
+  return scene.screenM[k]! > scene.groundM[k]! + 0.5;
 }
 
 /** Marked hazards keep this far off, m. */

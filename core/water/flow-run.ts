@@ -1,5 +1,5 @@
-import { bilinearInto, smoothInto } from '../grid/index';
-import type { BeatPlan } from '../formats/index';
+import { bilinearInto, fnv1a64, smoothInto } from '../grid/index';
+import { planHash, type BeatPlan } from '../formats/index';
 import { buildBed, type Bed } from './bed';
 import { DRY_M, type FlowField } from './flow-field';
 import { prepareShallowRun, type PreparedRun, type ShallowWaterResult } from './shallow-water';
@@ -96,6 +96,13 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
     },
   };
 }
+
+/** Changes whenever the solver's answers do, so that older ones are not taken for new. */
+const SOLVER_VERSION = 1;
+
+/** Key of a solved flow: everything that goes into it. */
+export const flowInputHash = (plan: BeatPlan, dischargeM3s: number, cellM = DEFAULT_CELL_M) =>
+  fnv1a64(`${planHash(plan)}|${dischargeM3s}|${cellM}|${SOLVER_VERSION}`);
 
 /** Runs `createFlowRun` to its end. */
 export function solveFlow(plan: BeatPlan, options: SolveFlowOptions): FlowField {

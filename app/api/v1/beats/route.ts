@@ -1,0 +1,10 @@
+import { importBeat } from '@/services/index';
+import { answer, bodyOf, respond } from '../../respond';
+import { beatSchema } from '../../schemas';
+
+export async function POST(request: Request) {
+  return respond(async () => {
+    const { id, stream, file } = await bodyOf(request, beatSchema);
+    return answer(await importBeat(id, stream, file));
+  });
+}

@@ -1,0 +1,28 @@
+import { cachedFlow, keepFlow } from '@/services/index';
+import { answer, respond } from '../../../respond';
+import { idSchema } from '../../../schemas';
+
+type Context = { params: Promise<{ hash: string }> };
+const FLOW_LIMIT = 64_000_000;
+
+export async function GET(_request: Request, { params }: Context) {
+  return respond(async () => {
+    const found = await cachedFlow(await idSchema.validate((await params).hash));
+    if (!found.ok) return answer(found);
+    return new Response(found.value.slice().buffer, {
+      headers: { 'content-type': 'application/octet-stream', 'cache-control': 'private, max-age=31536000, immutable' },
+    });
+  });
+}
+
+export async function PUT(request: Request, { params }: Context) {
+  return respond(async () => {
+    const hash = await idSchema.validate((await params).hash);
+    const beat = await idSchema.validate(new URL(request.url).searchParams.get('beat'));
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    if (bytes.length > FLOW_LIMIT) {
+      return answer({ ok: false, code: 'invalid', message: `The flow holds ${bytes.length} bytes; at most ${FLOW_LIMIT} are taken.`, field: 'body' });
+    }
+    return answer(await keepFlow(beat, hash, bytes));
+  });
+}

@@ -1,0 +1,10 @@
+import { changeSettings, type Settings } from '@/services/index';
+import { bodyOf, respond } from '../../respond';
+import { settingsSchema } from '../../schemas';
+
+export async function PUT(request: Request) {
+  return respond(async () => {
+    await changeSettings((await bodyOf(request, settingsSchema)) as Partial<Settings>);
+    return Response.json(null);
+  });
+}

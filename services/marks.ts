@@ -1,0 +1,18 @@
+import { findBeat, putMark, strikeMark, type StoredMark } from '../store/index';
+import { book } from './book';
+import { nowMs } from './clock';
+import { done, refused, type Outcome } from './outcome';
+
+/** Keeps a mark or its new state. The id is the client's: repeating is harmless. */
+export async function keepMark(mark: StoredMark): Promise<Outcome<null>> {
+  const db = await book();
+  if (!(await findBeat(db, mark.beatId))) return refused('not-found', `There is no beat "${mark.beatId}" in this book.`, 'beatId');
+  await putMark(db, mark, nowMs());
+  return done(null);
+}
+
+/** Takes a mark off the plan; tries at it stay. Repeating is harmless. */
+export async function removeMark(id: string): Promise<Outcome<null>> {
+  await strikeMark(await book(), id);
+  return done(null);
+}
