@@ -1,0 +1,59 @@
+import * as Comlink from 'comlink';
+import type { FlowWorker, LiveWorker, PaintWorker, ReadWorker, StalkWorker } from './protocol';
+
+/** A worker as its interface, with its end. Rejects pending calls by dying loudly: `onerror` reports. */
+export interface Hired<T> {
+  call: Comlink.Remote<T>;
+  dismiss(): void;
+}
+
+function hire<T>(worker: Worker, onDeath: (message: string) => void): Hired<T> {
+  worker.onerror = (event) => onDeath(event.message || 'a worker could not be started');
+  worker.onmessageerror = () => onDeath('a worker sent what cannot be read');
+  return { call: Comlink.wrap<T>(worker), dismiss: () => worker.terminate() };
+}
+
+type OnDeath = (message: string) => void;
+export const hireFlow = (onDeath: OnDeath) =>
+  hire<FlowWorker>(new Worker(new URL('./flow.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+export const hireRead = (onDeath: OnDeath) =>
+  hire<ReadWorker>(new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+export const hireLive = (onDeath: OnDeath) =>
+  hire<LiveWorker>(new Worker(new URL('./live.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+export const hireStalk = (onDeath: OnDeath) =>
+  hire<StalkWorker>(new Worker(new URL('./stalk.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+export const hirePaint = (onDeath: OnDeath) =>
+  hire<PaintWorker>(new Worker(new URL('./paint.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+
+/**
+ * Latest wins: while a call runs, only the newest waiting one is kept; older ones are dropped.
+ * Results come in order, and never after a newer one.
+ */
+export function latestWins<A, R>(
+  run: (argument: A) => Promise<R>,
+  onResult: (result: R, argument: A) => void,
+  onError: (error: unknown) => void,
+): (argument: A) => void {
+  let busy = false;
+  let waiting: { argument: A } | null = null;
+  const next = async (argument: A): Promise<void> => {
+    busy = true;
+    try {
+      const result = await run(argument);
+      onResult(result, argument);
+    } catch (error) {
+      onError(error);
+    }
+    busy = false;
+    const held = waiting;
+    waiting = null;
+    if (held) void next(held.argument);
+  };
+  return (argument) => {
+    if (busy) waiting = { argument };
+    else void next(argument);
+  };
+}
+
+/** Marks callbacks to be called across the worker's border. */
+export const across = <T extends object>(callbacks: T) => Comlink.proxy(callbacks);

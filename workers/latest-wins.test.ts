@@ -1,0 +1,38 @@
+import { latestWins } from './client';
+
+it('drops all but the newest while one runs', async () => {
+  const waits: (() => void)[] = [];
+  const ran: number[] = [];
+  const got: number[] = [];
+  const ask = latestWins<number, number>(
+    (n) =>
+      new Promise((resolve) => {
+        ran.push(n);
+        waits.push(() => resolve(n));
+      }),
+    (n) => got.push(n),
+    () => {},
+  );
+  for (const n of [1, 2, 3, 4]) ask(n);
+  waits[0]!();
+  await new Promise((r) => setTimeout(r, 0));
+  waits[1]!();
+  await new Promise((r) => setTimeout(r, 0));
+  expect(ran).toEqual([1, 4]);
+  expect(got).toEqual([1, 4]);
+});
+
+it('goes on after a failure', async () => {
+  const errors: unknown[] = [];
+  const got: number[] = [];
+  const ask = latestWins<number, number>(async (n) => {
+    if (n === 1) throw new Error('lost');
+    return n;
+  }, (n) => got.push(n), (e) => errors.push(e));
+  ask(1);
+  await new Promise((r) => setTimeout(r, 0));
+  ask(2);
+  await new Promise((r) => setTimeout(r, 0));
+  expect(errors).toHaveLength(1);
+  expect(got).toEqual([2]);
+});

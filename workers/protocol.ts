@@ -1,0 +1,43 @@
+import type { BeatPlan } from '../core/formats/index';
+import type { DriftBand, DriftInput } from '../core/cast/index';
+import type { LieField, RateOptions } from '../core/lies/index';
+import type { Conditions, Fish, Posture, RingPoint } from '../core/sight/index';
+import type { StalkInput, StalkResult } from '../core/stalk/index';
+import type { FlowField } from '../core/water/index';
+import type { PaintedWater, PaintJob } from './paint-water';
+
+/** What each worker offers. Arrays in results are handed over, not copied, where said. */
+
+export interface FlowEvents {
+  onProgress(fraction: number): void;
+  onCoarse(flow: FlowField): void;
+}
+
+export interface FlowWorker {
+  /** null when cancelled. The result's arrays are handed over. */
+  solve(plan: BeatPlan, dischargeM3s: number, events: FlowEvents): Promise<FlowField | null>;
+  /** Stops the running solve within one turn (40 ms). */
+  cancel(): void;
+}
+
+export interface ReadWorker {
+  rate(plan: BeatPlan, flow: FlowField, options: RateOptions): LieField;
+}
+
+export interface LiveWorker {
+  /** Everything after this speaks of this water. */
+  take(plan: BeatPlan, flow: FlowField): void;
+  drift(input: DriftInput, runs: number): DriftBand & { tookMs: number };
+  ring(fish: Fish, posture: Posture, heightM: number, conditions: Conditions): RingPoint[];
+  /** E of a still angler at a stand to one fish, for each of the conditions (the hours of a day). */
+  exposures(fish: Fish, stand: { xM: number; yM: number; posture: Posture; heightM: number }, hours: Conditions[]): number[];
+}
+
+export interface StalkWorker {
+  take(plan: BeatPlan, flow: FlowField): void;
+  plan(input: StalkInput): StalkResult;
+}
+
+export interface PaintWorker {
+  paint(job: PaintJob): PaintedWater;
+}
