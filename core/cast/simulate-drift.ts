@@ -189,7 +189,7 @@ function layChain(landing: Place, tip: Place, restReachM: number, fullReachM: nu
 
 /** Quadratic friction, linearised on the slip of the last step and averaged with it. */
 function renewFriction(chain: Chain, wet: Float64Array, flyDragNsPerM: number, dt: number, first: boolean): void {
-  const { n, x, y, freeX, freeY, zeta, rest, dry } = chain;
+  const { n, x, y, freeX, freeY, zeta, dry } = chain;
   for (let i = 0; i < n; i++) {
     const slip = first ? FIRST_SLIP_MPS : Math.hypot(x[i]! - freeX[i]!, y[i]! - freeY[i]!) / dt;
     let z = wet[i]! * Math.max(SLIP_FLOOR_MPS, slip) + (i === 0 ? flyDragNsPerM : 0);

@@ -1,0 +1,72 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { clientId } from '@/plan/client-id';
+
+/** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
+export function OpenBeatFile({ empty }: { empty: boolean }) {
+  const router = useRouter();
+  const [stream, setStream] = useState('');
+  const [problem, setProblem] = useState('');
+  const [busy, setBusy] = useState(false);
+
+  async function keep(file: unknown, streamName: string) {
+    setBusy(true);
+    setProblem('');
+    const id = clientId();
+    try {
+      const response = await fetch('/api/v1/beats', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ id, stream: streamName, file }),
+      });
+      if (response.ok) {
+        router.push(`/b/${id}/read`);
+        return;
+      }
+      const body = (await response.json()) as { error: { message: string } };
+      setProblem(body.error.message);
+    } catch {
+      setProblem('The file could not be sent to this program. Is it still running?');
+    }
+    setBusy(false);
+  }
+
+  async function takePractice() {
+    const response = await fetch('/practice-beat.json').catch(() => null);
+    if (response?.ok) await keep(await response.json(), 'Practice water');
+    else setProblem('The practice beat could not be read. Is the program still running?');
+  }
+
+  async function choose(file: File | undefined) {
+    if (!file) return;
+    if (stream.trim() === '') {
+      setProblem('Stream "" is empty. Give the stream a name first, then choose the file.');
+      return;
+    }
+    try {
+      await keep(JSON.parse(await file.text()), stream.trim());
+    } catch {
+      setProblem(`"${file.name}" is not JSON. A beat file is GeoJSON with a pebbleLane header.`);
+    }
+  }
+
+  return (
+    <form onSubmit={(e) => e.preventDefault()}>
+      {empty && <p>This book is empty. Take the invented practice beat to try everything at once, or open a beat file of your own.</p>}
+      {empty && (
+        <button type="button" className="do solid" disabled={busy} onClick={() => void takePractice()}>
+          Take the practice beat
+        </button>
+      )}
+      <label htmlFor="stream">Name of the stream</label>
+      <input id="stream" value={stream} maxLength={80} onChange={(e) => setStream(e.target.value)} />
+      <label htmlFor="file">Beat file (GeoJSON)</label>
+      <input id="file" type="file" accept=".json,.geojson,application/geo+json,application/json" disabled={busy} onChange={(e) => void choose(e.target.files?.[0])} />
+      <p role="alert" className="problem">
+        {problem}
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,214 @@
+import { TOTAL_PER_FORK } from '../core/fish/index';
+import type { Place } from '../core/grid/index';
+import { headingAt, type Lie } from '../core/lies/index';
+import { foldTry, type EventCode, type TryEvent } from '../core/tries/index';
+import { createChannel, sampleFlow, traceStreamline } from '../core/water/index';
+import { formatAddress, type Address } from './address';
+import { toCivil, zoneOffsetMin } from './civil-time';
+import { clientId } from './client-id';
+import type { Outbox } from './outbox';
+import { lieOf, targetOf, tempOf, type BeatInput, type Mark, type Settings, type Try, type WorkspaceState } from './state';
+import type { Store } from './store';
+
+/** Places are kept to a centimetre: what the address holds. */
+const cm = (m: number) => Math.round(m * 100) / 100;
+const LEAD_M = 1.3;
+const STAND_BELOW_M = 2;
+const STAND_BACK_M = 0.7;
+
+/** Everything a person can do here. Each is one edit of the store and, where it must last, one letter. */
+export function createActions(store: Store<WorkspaceState>, beat: BeatInput, outbox: Outbox, now: () => number) {
+  const zone = beat.plan.timeZone;
+  const channel = createChannel(beat.plan);
+  const link = () => formatAddress(beat.id, store.get(), zone);
+  /** Choosing pushes history; dragging replaces it once on release. */
+  const push = () => window.history.pushState(null, '', link());
+  const replace = () => window.history.replaceState(null, '', link());
+
+  function saveMark(mark: Mark): void {
+    const { id, ...body } = mark;
+    outbox.post({ method: 'PUT', path: `/api/v1/marks/${id}`, body: { beatId: beat.id, ...body } });
+  }
+
+  /** A stand and a landing place to begin from: the nearer bank, a little below, and up the fish's own current. */
+  function suggestCast(target: Place, state: WorkspaceState): { stand: Place; landing: Place } {
+    const { flow } = state;
+    const up = flow ? traceStreamline(flow, target, { direction: 'up', maxM: LEAD_M }).places : [];
+    const above = up[up.length - 1] ?? { xM: target.xM + LEAD_M, yM: target.yM };
+    const x = Math.min(beat.plan.lengthM, Math.max(0, target.xM - STAND_BELOW_M));
+    const left = channel.leftYM(x) - STAND_BACK_M;
+    const right = channel.rightYM(x) + STAND_BACK_M;
+    const y = Math.abs(target.yM - left) < Math.abs(right - target.yM) ? left : right;
+    // Too near is seen: go to the other bank when the near one is within three metres.
+    const across = Math.abs(target.yM - y) < 3 ? (y === left ? right : left) : y;
+    return { stand: { xM: cm(x), yM: cm(across) }, landing: { xM: cm(above.xM), yM: cm(above.yM) } };
+  }
+
+  /** Appends one event to a try. */
+  function record(tryId: string, code: EventCode, detail: Partial<TryEvent> = {}) {
+    const t = store.get().tries.find((x) => x.id === tryId);
+    if (!t) return;
+    const clientMs = now();
+    const seq = t.events.reduce((most, e) => Math.max(most, e.seq), 0) + 1;
+    const event: TryEvent = { id: clientId(), seq, code, clientMs, zoneOffsetMin: zoneOffsetMin(clientMs, zone), ...detail };
+    store.set((s) => ({ tries: s.tries.map((x) => (x.id === tryId ? { ...x, events: [...x.events, event] } : x)) }));
+    const { id, ...body } = event;
+    outbox.post({ method: 'PUT', path: `/api/v1/tries/${tryId}/events/${id}`, body });
+  }
+
+  return {
+    go(step: Address['step']) {
+      const state = store.get();
+      const target = targetOf(state);
+      const needs = (step === 'stalk' || step === 'cast') && target && (!state.stand || !state.landing);
+      store.set({ step, placing: false, ...(needs && suggestCast(target, state)) });
+      push();
+    },
+    chooseLevel(level: Address['level']) {
+      store.set({ level });
+      push();
+    },
+    chooseLie(lie: Lie | null) {
+      store.set({ lieId: lie?.id ?? null, ...(lie && { markId: null, stand: null, landing: null, drift: null, stalk: null, hours: null }) });
+      push();
+    },
+    chooseMark(id: string | null) {
+      store.set((s) => ({ markId: id, lieId: null, ...(id !== s.markId && { stand: null, landing: null, drift: null, stalk: null, hours: null }) }));
+      const state = store.get();
+      const target = targetOf(state);
+      if (target && (state.step === 'stalk' || state.step === 'cast')) store.set(suggestCast(target, state));
+      push();
+    },
+    setHour(atMs: number, final: boolean) {
+      store.set({ atMs });
+      if (final) replace();
+    },
+    setLayer: (layer: WorkspaceState['layer']) => store.set({ layer }),
+    setPosture(posture: Address['posture']) {
+      store.set({ posture });
+      push();
+    },
+    setLay(lay: Address['lay']) {
+      store.set({ lay });
+      push();
+    },
+    suggestAgain() {
+      const state = store.get();
+      const target = targetOf(state);
+      if (!target) return;
+      store.set(suggestCast(target, state));
+      push();
+    },
+    moveStand(place: Place, dragging: boolean) {
+      store.set({ stand: { xM: cm(place.xM), yM: cm(place.yM) }, dragging: dragging ? 'stand' : null });
+      if (!dragging) replace();
+    },
+    moveLanding(place: Place, dragging: boolean) {
+      store.set({ landing: { xM: cm(place.xM), yM: cm(place.yM) }, dragging: dragging ? 'landing' : null });
+      if (!dragging) replace();
+    },
+    setPlacing: (placing: boolean) => store.set({ placing }),
+    /** Marks a fish at a place in the water; heading and depth from the water there until said. */
+    placeMark(place: Place): string | null {
+      const { flow } = store.get();
+      if (!flow) return null;
+      const sample = sampleFlow(flow, place.xM, place.yM, { depthM: 0, u: 0, v: 0 });
+      if (sample.depthM < 0.08) {
+        store.set((s) => ({ notices: [...s.notices, 'No fish can lie there: the water is under 8 cm deep. Mark it where it is deeper.'] }));
+        return null;
+      }
+      const k = Math.round((place.yM - flow.y0M) / flow.cellM) * flow.nx + Math.round((place.xM - flow.x0M) / flow.cellM);
+      const mark: Mark = {
+        id: clientId(),
+        xM: cm(place.xM),
+        yM: cm(place.yM),
+        fishDepthM: cm(Math.max(0.05, 0.7 * sample.depthM)),
+        headingRad: headingAt(flow, k),
+        totalLengthCm: 25,
+        surety: 'likely',
+      };
+      store.set((s) => ({ marks: [...s.marks, mark], placing: false, markId: mark.id, lieId: null, stand: null, landing: null, drift: null, stalk: null, hours: null }));
+      saveMark(mark);
+      push();
+      return mark.id;
+    },
+    /** Changes a mark; kept when `final`. A moved fish turns to the water at its new place. */
+    changeMark(id: string, change: Partial<Mark>, final: boolean) {
+      store.set((s) => ({
+        dragging: final ? null : 'fish',
+        marks: s.marks.map((m) => {
+          if (m.id !== id) return m;
+          const next = { ...m, ...change, ...(change.xM !== undefined && { xM: cm(change.xM), yM: cm(change.yM ?? m.yM) }) };
+          if (change.xM === undefined || !s.flow) return next;
+          const k = Math.round((next.yM - s.flow.y0M) / s.flow.cellM) * s.flow.nx + Math.round((next.xM - s.flow.x0M) / s.flow.cellM);
+          return s.flow.depthM[k]! > 0 ? { ...next, headingRad: headingAt(s.flow, k) } : next;
+        }),
+      }));
+      const mark = store.get().marks.find((m) => m.id === id);
+      if (final && mark) saveMark(mark);
+    },
+    strikeMark(id: string) {
+      store.set((s) => ({ marks: s.marks.filter((m) => m.id !== id), markId: s.markId === id ? null : s.markId }));
+      outbox.post({ method: 'DELETE', path: `/api/v1/marks/${id}` });
+      push();
+    },
+    changeSettings(change: Partial<Settings>) {
+      store.set((s) => ({ settings: { ...s.settings, ...change } }));
+      outbox.post({ method: 'PUT', path: '/api/v1/settings', body: change });
+    },
+    /** Opens a try with what the plan said at this moment. */
+    beginTry(fly: string): string {
+      const s = store.get();
+      const openedMs = now();
+      const target = targetOf(s);
+      const level = beat.plan.levels.find((l) => l.name === s.level)!;
+      const lie = lieOf(s);
+      const opened: Try = {
+        id: clientId(),
+        markId: s.markId,
+        fly,
+        openedMs,
+        zoneOffsetMin: zoneOffsetMin(openedMs, zone),
+        events: [],
+        snapshot: {
+          level: level.name,
+          dischargeM3s: level.dischargeM3s,
+          hour: toCivil(s.atMs, zone),
+          waterTempC: s.settings.waterTempC,
+          ratedAtTempC: tempOf(s),
+          target,
+          lie: lie && { kind: lie.kind, rating: lie.rating, needs: lie.needs },
+          stand: s.stand,
+          posture: s.posture,
+          landing: s.landing,
+          lay: s.lay,
+          predictedCleanS: s.drift?.cleanS ?? null,
+          exposure: s.hours?.reduce((a, b) => (Math.abs(b.hour - hourOf(s)) < Math.abs(a.hour - hourOf(s)) ? b : a)).exposure ?? null,
+          ratedLengthFlCm: Math.round((target?.totalLengthCm ?? 25) / TOTAL_PER_FORK),
+        },
+      };
+      store.set((state) => ({ tries: [...state.tries, opened] }));
+      const { id, events: _events, ...body } = opened;
+      outbox.post({
+        method: 'PUT',
+        path: `/api/v1/tries/${id}`,
+        body: { ...body, beatId: beat.id, localDate: toCivil(openedMs, zone).slice(0, 10) },
+      });
+      return id;
+    },
+    record,
+    takeBack(tryId: string) {
+      const t = store.get().tries.find((x) => x.id === tryId);
+      const last = t && foldTry(t.fly, t.events).last;
+      if (last) record(tryId, 'undo', { undoes: last.id });
+    },
+    dismissNotice: (index: number) => store.set((s) => ({ notices: s.notices.filter((_, i) => i !== index) })),
+  };
+
+  function hourOf(s: WorkspaceState): number {
+    const text = toCivil(s.atMs, zone);
+    return Number(text.slice(11, 13)) + Number(text.slice(14, 16)) / 60;
+  }
+}
+
+export type Actions = ReturnType<typeof createActions>;

@@ -1,0 +1,80 @@
+import type { Lay } from '../core/cast/index';
+import { LEVEL_NAMES, type LevelName } from '../core/formats/index';
+import type { Place } from '../core/grid/index';
+import { POSTURES, type Posture } from '../core/sight/index';
+import { fromCivil, toCivil } from './civil-time';
+
+export const STEPS = ['day', 'read', 'spot', 'stalk', 'cast', 'log', 'learn'] as const;
+export type Step = (typeof STEPS)[number];
+
+/** What a link holds: enough to give the plan back. Metres, the beat's civil time, two decimals. */
+export interface Address {
+  step: Step;
+  level: LevelName;
+  atMs: number;
+  lieId: string | null;
+  markId: string | null;
+  stand: Place | null;
+  landing: Place | null;
+  lay: Lay;
+  posture: Posture;
+}
+
+const placeText = (p: Place) => `${p.xM.toFixed(2)},${p.yM.toFixed(2)}`;
+
+function layText(lay: Lay): string {
+  return lay.kind === 'straight' ? 'straight' : `reach.${lay.toward === 'up-current' ? 'up' : 'down'}.${lay.amountM.toFixed(1)}`;
+}
+
+export function formatAddress(beatId: string, a: Address, timeZone?: string): string {
+  const query = new URLSearchParams();
+  query.set('level', a.level.toLowerCase());
+  query.set('at', toCivil(a.atMs, timeZone));
+  if (a.markId) query.set('mark', a.markId);
+  if (a.lieId) query.set('lie', a.lieId);
+  if (a.stand) query.set('stand', placeText(a.stand));
+  if (a.landing) query.set('land', placeText(a.landing));
+  query.set('lay', layText(a.lay));
+  query.set('posture', a.posture);
+  return `/b/${beatId}/${a.step}?${query.toString().replaceAll('%2C', ',').replaceAll('%3A', ':')}`;
+}
+
+/** Reads a link. A bad part is dropped with a sentence; the rest stands. */
+export function parseAddress(step: string, query: URLSearchParams, base: Address, timeZone?: string): { address: Address; dropped: string[] } {
+  const address = { ...base };
+  const dropped: string[] = [];
+  const read = <T>(name: string, parse: (text: string) => T | null, keep: (value: T) => void, possible: string) => {
+    const text = query.get(name);
+    if (text === null) return;
+    const value = parse(text);
+    if (value === null) dropped.push(`The link's ${name} "${text}" was left out: it must be ${possible}.`);
+    else keep(value);
+  };
+  if ((STEPS as readonly string[]).includes(step)) address.step = step as Step;
+  else dropped.push(`The link's step "${step}" was left out: it must be one of ${STEPS.join(', ')}.`);
+  read('level', (t) => LEVEL_NAMES.find((n) => n.toLowerCase() === t.toLowerCase()) ?? null, (v) => (address.level = v), 'thin, fair, full or spate');
+  read('at', (t) => fromCivil(t, timeZone), (v) => (address.atMs = v), 'a time like 2026-06-13T09:40');
+  read('mark', (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null), (v) => (address.markId = v), 'the id of a mark');
+  read('lie', (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null), (v) => (address.lieId = v), 'the id of a lie');
+  read('stand', parsePlace, (v) => (address.stand = v), 'two numbers of metres like 12.35,-3.10');
+  read('land', parsePlace, (v) => (address.landing = v), 'two numbers of metres like 12.35,-3.10');
+  read('lay', parseLay, (v) => (address.lay = v), 'straight, or a reach of 0.2 to 2.5 m like reach.up.1.6');
+  read('posture', (t) => POSTURES.find((p) => p === t) ?? null, (v) => (address.posture = v), POSTURES.join(', '));
+  return { address, dropped };
+}
+
+function parsePlace(text: string): Place | null {
+  const m = /^(-?\d+(?:\.\d+)?),(-?\d+(?:\.\d+)?)$/.exec(text);
+  if (!m) return null;
+  const place = { xM: Number(m[1]), yM: Number(m[2]) };
+  return Math.abs(place.xM) < 1000 && Math.abs(place.yM) < 1000 ? place : null;
+}
+
+function parseLay(text: string): Lay | null {
+  if (text === 'straight') return { kind: 'straight' };
+  const m = /^reach\.(up|down)\.(\d+(?:\.\d+)?)$/.exec(text);
+  if (!m) return null;
+  const amountM = Number(m[2]);
+  if (!(amountM >= 0.2 && amountM <= 2.5)) return null;
+  return { kind: 'reach', toward: m[1] === 'up' ? 'up-current' : 'down-current', amountM };
+}

@@ -1,0 +1,61 @@
+/** Civil time of a beat: "2026-06-13T09:40" in its IANA zone. Without a zone, UTC. */
+
+function partsAt(ms: number, timeZone: string): Record<string, number> {
+  const format = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+    hourCycle: 'h23',
+  });
+  return Object.fromEntries(format.formatToParts(new Date(ms)).filter((p) => p.type !== 'literal').map((p) => [p.type, Number(p.value)]));
+}
+
+/** Minutes that the zone's clocks are ahead of UTC at an instant. */
+export function zoneOffsetMin(ms: number, timeZone = 'UTC'): number {
+  const p = partsAt(ms, timeZone);
+  const asUtc = Date.UTC(p.year!, p.month! - 1, p.day!, p.hour!, p.minute!, p.second!);
+  return Math.round((asUtc - Math.floor(ms / 1000) * 1000) / 60000);
+}
+
+export function toCivil(ms: number, timeZone = 'UTC'): string {
+  return new Date(ms + zoneOffsetMin(ms, timeZone) * 60000).toISOString().slice(0, 16);
+}
+
+/** null when the text is no civil time. In the hour that is skipped in spring, the later one. */
+export function fromCivil(text: string, timeZone = 'UTC'): number | null {
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(text)) return null;
+  const asUtc = Date.parse(`${text}:00Z`);
+  if (Number.isNaN(asUtc)) return null;
+  const first = asUtc - zoneOffsetMin(asUtc, timeZone) * 60000;
+  return asUtc - zoneOffsetMin(first, timeZone) * 60000;
+}
+
+/** Hours since the day's midnight by the beat's clocks. */
+export function civilHour(ms: number, timeZone = 'UTC'): number {
+  const text = toCivil(ms, timeZone);
+  return Number(text.slice(11, 13)) + Number(text.slice(14, 16)) / 60;
+}
+
+/** The same day at another hour. */
+export function atHour(ms: number, hour: number, timeZone = 'UTC'): number {
+  const minutes = Math.round(hour * 60);
+  const day = toCivil(ms, timeZone).slice(0, 10);
+  const clock = `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+  return fromCivil(`${day}T${clock}`, timeZone) ?? ms;
+}
+
+/** "9:40". */
+export function clockText(ms: number, timeZone = 'UTC'): string {
+  const text = toCivil(ms, timeZone);
+  return `${Number(text.slice(11, 13))}:${text.slice(14, 16)}`;
+}
+
+/** "Sat 13 June". */
+export function dayText(ms: number, timeZone = 'UTC'): string {
+  const parts = new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'long' }).format(new Date(ms));
+  return parts.replace(',', '');
+}

@@ -1,0 +1,228 @@
+import { RUNS } from '../core/cast/index';
+import { featuresOf, shapePlaces } from '../core/formats/index';
+import type { StalkResult } from '../core/stalk/index';
+import { decodeFlow, encodeFlow, flowInputHash, type FlowField } from '../core/water/index';
+import { TOTAL_PER_FORK } from '../core/fish/index';
+import { across, hireFlow, hireLive, hireRead, hireStalk, latestWins } from '../workers/client';
+import { atHour } from './civil-time';
+import { conditionsAt } from './conditions';
+import { ASSUMED_LENGTH_CM, targetOf, tempOf, tipOf, type BeatInput, type HourExposure, type WorkspaceState } from './state';
+import type { Store } from './store';
+
+/** Drift is followed this long, s. */
+const DRIFT_S = 6;
+/** Hours of the strip that exposure is computed for. */
+const HOURS = Array.from({ length: 37 }, (_, i) => 4 + i / 2);
+/** Answer times kept for the bench. */
+const KEPT_TIMES = 400;
+
+/**
+ * Keeps everything derived in step with document and session: watches the store, asks the workers
+ * for what has changed, and writes the answers back. Returns the way to stop and to act on it.
+ */
+export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
+  const { plan } = beat;
+  const died = (message: string) => store.set({ flowState: { kind: 'failed', message: `A part of the program stopped: ${message}. Load the page again.` } });
+  const flowWorker = hireFlow(died);
+  const readWorker = hireRead(died);
+  const liveWorker = hireLive(died);
+  const stalkWorker = hireStalk(died);
+  const solved = new Map<string, FlowField>();
+  let wanted = '';
+  let taken: FlowField | null = null;
+  const asked = { rate: '', ring: '', drift: '', stalk: '', hours: '' };
+  const complain = (error: unknown) => store.set((s) => ({ notices: [...s.notices, `Not computed: ${String(error)}`] }));
+
+  const keys = new Map<string, string>();
+  function keyOf(level: string, dischargeM3s: number): string {
+    const key = keys.get(level) ?? flowInputHash(plan, dischargeM3s);
+    keys.set(level, key);
+    return key;
+  }
+
+  async function openFlow(): Promise<void> {
+    const level = plan.levels.find((l) => l.name === store.get().level)!;
+    const hash = keyOf(level.name, level.dischargeM3s);
+    if (hash === wanted) return;
+    wanted = hash;
+    void flowWorker.call.cancel();
+    const known = solved.get(hash);
+    if (known) {
+      take(known, false);
+      store.set({ flowState: { kind: 'ready' } });
+      return;
+    }
+    store.set((s) => ({ flowState: { kind: 'opening' }, flowStale: s.flow !== null }));
+    const response = await fetch(`/api/v1/flows/${hash}`).catch(() => null);
+    if (wanted !== hash) return;
+    const kept = response?.ok ? decodeFlow(new Uint8Array(await response.arrayBuffer())) : null;
+    if (wanted !== hash) return;
+    if (kept) {
+      solved.set(hash, kept);
+      take(kept, false);
+      store.set({ flowState: { kind: 'ready' } });
+      return;
+    }
+    await solve(hash, level.dischargeM3s);
+  }
+
+  async function solve(hash: string, dischargeM3s: number): Promise<void> {
+    store.set({ flowState: { kind: 'solving', progress: 0 } });
+    try {
+      const events = across({
+        onProgress: (progress: number) => {
+          if (wanted === hash) store.set({ flowState: { kind: 'solving', progress } });
+        },
+        onCoarse: (coarse: FlowField) => {
+          if (wanted === hash) take(coarse, true);
+        },
+      });
+      const flow = await flowWorker.call.solve(plan, dischargeM3s, events);
+      if (!flow) return;
+      if (flow.status === 'diverged') throw new Error('the water did not settle: depths or discharge of this beat contradict each other');
+      solved.set(hash, flow);
+      const blob = encodeFlow(flow).slice().buffer;
+      void fetch(`/api/v1/flows/${hash}?beat=${beat.id}`, { method: 'PUT', body: blob }).catch(() => null);
+      if (wanted !== hash) return;
+      take(flow, false);
+      store.set({ flowState: { kind: 'ready' } });
+    } catch (error) {
+      if (wanted === hash) store.set({ flowState: { kind: 'failed', message: error instanceof Error ? error.message : String(error) } });
+    }
+  }
+
+  function take(flow: FlowField, coarse: boolean): void {
+    taken = flow;
+    for (const key of Object.keys(asked) as (keyof typeof asked)[]) asked[key] = '';
+    void liveWorker.call.take(plan, flow);
+    if (!coarse) void stalkWorker.call.take(plan, flow);
+    store.set({ flow, flowStale: coarse, liesStale: true, driftStale: true, stalkStale: true });
+    refresh();
+  }
+
+  const askRate = latestWins(
+    (o: { flow: FlowField; tempC: number }) =>
+      readWorker.call.rate(plan, o.flow, { species: 'brown', forkLengthCm: ASSUMED_LENGTH_CM / TOTAL_PER_FORK, waterTempC: o.tempC }),
+    (lies, o) => {
+      if (o.flow === taken) store.set({ lies, liesStale: false });
+    },
+    complain,
+  );
+  const askRing = latestWins(
+    (s: WorkspaceState) => liveWorker.call.ring(targetOf(s)!, s.posture, s.settings.anglerHeightM, conditionsAt(plan, s.atMs)),
+    (ring) => store.set({ ring }),
+    complain,
+  );
+  const askDrift = latestWins(
+    async (s: WorkspaceState) => {
+      const began = performance.now();
+      const target = targetOf(s);
+      const input = {
+        tip: tipOf(s.stand!, s.landing!),
+        landing: s.landing!,
+        lay: s.lay,
+        seconds: DRIFT_S,
+        ...(target && { fish: { xM: target.xM, yM: target.yM, headingRad: target.headingRad } }),
+      };
+      const band = await liveWorker.call.drift(input, s.dragging ? RUNS.dragging : RUNS.settled);
+      return { band, ms: performance.now() - began };
+    },
+    ({ band, ms }) => store.set((s) => ({ drift: band, driftStale: false, answerMs: [...s.answerMs.slice(1 - KEPT_TIMES), ms] })),
+    complain,
+  );
+  const askHours = latestWins(
+    async (s: WorkspaceState): Promise<HourExposure[]> => {
+      const stand = { ...s.stand!, posture: s.posture, heightM: s.settings.anglerHeightM };
+      const hours = HOURS.map((hour) => conditionsAt(plan, atHour(s.atMs, hour, plan.timeZone)));
+      const exposures = await liveWorker.call.exposures(targetOf(s)!, stand, hours);
+      return exposures.map((exposure, i) => ({ hour: HOURS[i]!, exposure }));
+    },
+    (hours) => store.set({ hours }),
+    complain,
+  );
+  const askStalk = latestWins(
+    async (s: WorkspaceState): Promise<StalkResult> =>
+      stalkWorker.call.plan({
+        from: entryOf(plan),
+        to: s.stand!,
+        endPosture: s.posture,
+        fish: fishSeeing(s),
+        angler: { heightM: s.settings.anglerHeightM, massKg: s.settings.anglerMassKg, maxWadeM: s.settings.maxWadeM },
+        conditions: conditionsAt(plan, s.atMs),
+      }),
+    (stalk) => store.set({ stalk, stalkStale: false }),
+    complain,
+  );
+
+  /** Asks once for each change of an answer's inputs. */
+  function once(key: keyof typeof asked, inputs: unknown, ask: () => void): void {
+    const text = JSON.stringify(inputs);
+    if (asked[key] === text) return;
+    asked[key] = text;
+    ask();
+  }
+
+  let refreshing = false;
+  function refresh(): void {
+    if (refreshing) return;
+    refreshing = true;
+    const s = store.get();
+    const { flow } = s;
+    if (flow && flow === taken) {
+      const target = targetOf(s);
+      const light = Math.round(s.atMs / 600000);
+      const body = [s.settings.anglerHeightM, s.settings.anglerMassKg, s.settings.maxWadeM];
+      once('rate', [flow.nx, tempOf(s)], () => askRate({ flow, tempC: tempOf(s) }));
+      if (target) once('ring', [target, s.posture, light, body], () => askRing(s));
+      else if (s.ring) store.set({ ring: null });
+      if (s.stand && s.landing) once('drift', [s.stand, s.landing, s.lay, target, s.dragging === null], () => askDrift(s));
+      if (s.stand && target && !s.dragging) once('hours', [target, s.stand, s.posture, light, body], () => askHours(s));
+      const flowIsFinal = s.flowState.kind === 'ready' && !s.flowStale;
+      if (s.stand && flowIsFinal && !s.dragging) {
+        once('stalk', [s.stand, s.posture, fishSeeing(s), light, body], () => {
+          store.set({ stalkStale: true });
+          askStalk(store.get());
+        });
+      }
+    }
+    refreshing = false;
+  }
+
+  const unsubscribe = store.subscribe(() => {
+    void openFlow();
+    refresh();
+  });
+  void openFlow();
+
+  return {
+    stop() {
+      unsubscribe();
+      for (const worker of [flowWorker, readWorker, liveWorker, stalkWorker]) worker.dismiss();
+    },
+    cancelSolve() {
+      void flowWorker.call.cancel();
+      store.set({ flowState: { kind: 'cancelled' } });
+    },
+    solveAgain() {
+      wanted = '';
+      void openFlow();
+    },
+  };
+}
+
+export type Engine = ReturnType<typeof startEngine>;
+
+/** Every mark sees; so does the fish thought to lie in a chosen lie. */
+function fishSeeing(s: WorkspaceState) {
+  const target = targetOf(s);
+  return target && !s.marks.some((m) => m.id === target.id) ? [...s.marks, target] : s.marks;
+}
+
+function entryOf(plan: BeatInput['plan']) {
+  const entry = featuresOf(plan, 'entry')[0];
+  if (entry) return shapePlaces(entry.shape)[0]!;
+  // No entry marked: the down-current end of the true left bank.
+  const left = featuresOf(plan, 'bank').find((b) => b.side === 'left')!;
+  const foot = shapePlaces(left.shape)[0]!;
+  return { xM: foot.xM, yM: foot.yM - 2 };
+}

@@ -1,0 +1,223 @@
+'use client';
+
+import { pageX, pageY, type Camera } from '../camera';
+import { usePart, useWorkspace } from '../context';
+import { alongLine, linePath, POSTURE_MARK } from '../drawing/shapes';
+import { formatLength } from '../../core/units/index';
+import { targetOf, tipOf } from '../state';
+import { useDrag } from '../use-drag';
+import type { DriftResult } from '../../core/cast/index';
+import type { StalkLeg } from '../../core/stalk/index';
+
+type XY = [number, number];
+
+/** The angler's side of the plan: way, stand, rod, line, landing place and the fly's track. */
+export function CastLayer({ camera }: { camera: Camera }) {
+  const step = usePart((s) => s.step);
+  const stand = usePart((s) => s.stand);
+  const landing = usePart((s) => s.landing);
+  if (!stand || !landing || (step !== 'cast' && step !== 'stalk')) return null;
+  return (
+    <g>
+      <StalkWay camera={camera} />
+      {step === 'cast' && <Track camera={camera} />}
+      <Rod camera={camera} />
+      {step === 'cast' && <LandingHandle camera={camera} />}
+      <StandHandle camera={camera} />
+    </g>
+  );
+}
+
+function Rod({ camera }: { camera: Camera }) {
+  const stand = usePart((s) => s.stand)!;
+  const landing = usePart((s) => s.landing)!;
+  const drift = usePart((s) => s.drift);
+  const step = usePart((s) => s.step);
+  const stale = usePart((s) => s.driftStale);
+  const tip = tipOf(stand, landing);
+  const [sx, sy] = [pageX(camera, stand.xM), pageY(camera, stand.yM)];
+  const laid = drift?.best.laid;
+  // With a reach the tip begins displaced: the line is drawn as it was laid.
+  const end = laid ? laid[laid.length - 1]! : tip;
+  const [tx, ty] = [pageX(camera, end.xM), pageY(camera, end.yM)];
+  const angle = Math.atan2(ty - sy, tx - sx);
+  const [nx, ny] = [-Math.sin(angle) * 2.4, Math.cos(angle) * 2.4];
+  const line = laid?.map((p): XY => [pageX(camera, p.xM), pageY(camera, p.yM)]);
+  return (
+    <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
+      {step === 'cast' && line && (
+        <>
+          <path d={linePath(line)} className="line-case" />
+          <path d={linePath(line.slice(13))} className="fly-line" />
+          <path d={linePath(line.slice(0, 14))} className="leader" />
+          <circle cx={line[line.length - 2]![0]} cy={line[line.length - 2]![1]} r={2.6} className="entry-dot" />
+        </>
+      )}
+      <path d={`M${sx + nx},${sy + ny}L${tx},${ty}L${sx - nx},${sy - ny}Z`} className="rod" />
+    </g>
+  );
+}
+
+/** Runs of the track by drag class. */
+function runsOf(best: DriftResult): { kind: 0 | 1 | 2; from: number; to: number }[] {
+  const at = (n: number): 0 | 1 | 2 => {
+    const t = best.t[n]!;
+    if (best.firstWakeS !== null && t > best.firstWakeS) return 2;
+    return best.firstMicroS !== null && t > best.firstMicroS ? 1 : 0;
+  };
+  const runs: { kind: 0 | 1 | 2; from: number; to: number }[] = [];
+  for (let n = 1; n < best.t.length; n++) {
+    const kind = at(n);
+    const last = runs[runs.length - 1];
+    if (last && last.kind === kind) last.to = n;
+    else runs.push({ kind, from: n - 1, to: n });
+  }
+  return runs;
+}
+
+const TRACK_CLASS = ['track-clean', 'track-micro', 'track-wake'] as const;
+
+function Track({ camera }: { camera: Camera }) {
+  const drift = usePart((s) => s.drift);
+  const stale = usePart((s) => s.driftStale);
+  if (!drift) return null;
+  const { best } = drift;
+  const xy = (n: number): XY => [pageX(camera, best.x[n]!), pageY(camera, best.y[n]!)];
+  return (
+    <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
+      {runsOf(best).map((run, i) => {
+        const points: XY[] = [];
+        for (let n = run.from; n <= run.to; n++) points.push(xy(n));
+        const d = linePath(points);
+        return (
+          <g key={i}>
+            <path d={d} className="track-case" />
+            <path d={d} className={TRACK_CLASS[run.kind]} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function LandingHandle({ camera }: { camera: Camera }) {
+  const { actions } = useWorkspace();
+  const landing = usePart((s) => s.landing)!;
+  const drag = useDrag(camera, landing, actions.moveLanding);
+  return (
+    <g
+      {...drag}
+      className="handle"
+      role="button"
+      aria-label={`Landing place of the fly, x ${landing.xM.toFixed(1)} m, y ${landing.yM.toFixed(1)} m. Arrow keys move it.`}
+      transform={`translate(${pageX(camera, landing.xM)} ${pageY(camera, landing.yM)})`}
+    >
+      <circle r={22} className="handle-area" />
+      <circle r={5} className="landing-case" />
+      <circle r={5} className="landing" />
+      <path d="M7,-6l4,-4M9,1l6,0M0,-9l0,-6" className="splash" />
+    </g>
+  );
+}
+
+function StandHandle({ camera }: { camera: Camera }) {
+  const { actions } = useWorkspace();
+  const stand = usePart((s) => s.stand)!;
+  const landing = usePart((s) => s.landing)!;
+  const posture = usePart((s) => s.posture);
+  const step = usePart((s) => s.step);
+  const drag = useDrag(camera, stand, actions.moveStand);
+  const x = pageX(camera, stand.xM);
+  const y = pageY(camera, stand.yM);
+  const deg = (Math.atan2(pageY(camera, landing.yM) - y, pageX(camera, landing.xM) - x) * 180) / Math.PI;
+  const mark = POSTURE_MARK[posture];
+  return (
+    <g
+      {...drag}
+      className="handle"
+      role="button"
+      aria-label={`Stand, x ${stand.xM.toFixed(1)} m, y ${stand.yM.toFixed(1)} m, ${posture}. Arrow keys move it.`}
+      transform={`translate(${x} ${y})`}
+    >
+      <circle r={22} className="handle-area" />
+      <path d="M0,-10A10,10 0 0 0 0,10Z" transform={`rotate(${deg})`} className="stand" />
+      <g transform="translate(26 12) scale(1.45)">
+        <path d={mark.path} className="posture-case" />
+        <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} className="posture-head-case" />
+        <path d={mark.path} className="posture" />
+        <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
+      </g>
+      <text x={40} y={12} className="angler-word cased">
+        {{ stand: 'stand here', crouch: 'crouch here', kneel: 'kneel here', crawl: 'lie low here' }[posture]}
+      </text>
+      {step === 'stalk' && <title>Drag the stand</title>}
+    </g>
+  );
+}
+
+function StalkWay({ camera }: { camera: Camera }) {
+  const stalk = usePart((s) => s.stalk);
+  const stale = usePart((s) => s.stalkStale);
+  const step = usePart((s) => s.step);
+  const units = usePart((s) => s.settings.units);
+  const target = usePart(targetOf);
+  if (!stalk || stalk.kind !== 'way' || (step !== 'stalk' && step !== 'cast')) return null;
+  return (
+    <g aria-hidden="true" opacity={stale ? 0.6 : step === 'stalk' ? 1 : 0.8}>
+      {stalk.legs.map((leg, i) => (
+        <Leg key={i} leg={leg} camera={camera} label={step === 'stalk' ? formatLength(leg.lengthM, units) : null} />
+      ))}
+      {step === 'stalk' && target && stalk.worst.exposure > 0.05 && (
+        <g transform={`translate(${pageX(camera, stalk.worst.place.xM)} ${pageY(camera, stalk.worst.place.yM)})`}>
+          <path d="M-7,0a8,8 0 0 1 14,0a8,8 0 0 1 -14,0" className="worst" />
+          <circle r={2.6} fill="var(--fish)" />
+          <text y={-12} textAnchor="middle" className="worst-word cased">
+            worst moment
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}
+
+function Leg({ leg, camera, label }: { leg: StalkLeg; camera: Camera; label: string | null }) {
+  const points = leg.places.map((p): XY => [pageX(camera, p.xM), pageY(camera, p.yM)]);
+  const kneeling = leg.posture === 'kneel' || leg.posture === 'crawl';
+  const mid = points[Math.floor(points.length / 2)]!;
+  const prints = kneeling ? [] : alongLine(points, 12);
+  const mark = POSTURE_MARK[leg.posture];
+  return (
+    <g>
+      {kneeling && (
+        <>
+          <path d={linePath(points)} className="crawl-case" />
+          <path d={linePath(points)} className="crawl" />
+          <path d={linePath(points)} className="crawl-gap" />
+        </>
+      )}
+      {prints.map((p, i) => {
+        const side = i % 2 === 0 ? 3.4 : -3.4;
+        return (
+          <ellipse
+            key={i}
+            rx={4.2}
+            ry={2.1}
+            className={leg.wading ? 'print-wade' : 'print'}
+            transform={`translate(${p.x - side * Math.sin(p.rad)} ${p.y + side * Math.cos(p.rad)}) rotate(${(p.rad * 180) / Math.PI})`}
+          />
+        );
+      })}
+      {label && (
+        <g transform={`translate(${mid[0] + 10} ${mid[1] - 8})`}>
+          <path d={mark.path} className="posture-case" />
+          <path d={mark.path} className="posture" />
+          <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
+          <text x={9} className="angler-word cased">
+            {label}
+            {leg.wading ? ', wading' : ''}
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,186 @@
+'use client';
+
+import { contours } from 'd3-contour';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import type { FlowField } from '../../core/water/index';
+import { BODY_SHARE } from '../../core/units/index';
+import { rampLab } from '../../ui/colour';
+import { DEPTH_RAMP, PACE_RAMP, type Theme } from '../../ui/tokens';
+import { hirePaint, latestWins } from '../../workers/client';
+import { spreadSurface, type PaintedWater } from '../../workers/paint-water';
+import { pageX, pageY, type Camera } from '../camera';
+
+const RAMP_STEPS = 129;
+const LAND: Record<Theme, [number, number, number]> = { light: [88, -2, 7], dim: [9.2, 0.3, 3.2] };
+const LAND_WET: Record<Theme, [number, number, number]> = { light: [79.6, -0.5, 8.3], dim: [13.2, 0.4, 4.8] };
+
+/** The painted water on a canvas: painted once for a flow, theme and scale, then only moved. */
+export function WaterCanvas({ flow, quantity, theme, camera, width, height }: {
+  flow: FlowField;
+  quantity: 'depth' | 'pace';
+  theme: Theme;
+  camera: Camera;
+  width: number;
+  height: number;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [painted, setPainted] = useState<HTMLCanvasElement | null>(null);
+  const ask = useRef<((job: PaintRequest) => void) | null>(null);
+  useEffect(() => {
+    const worker = hirePaint(() => setPainted(null));
+    ask.current = latestWins(
+      (r: PaintRequest): Promise<PaintedWater> => worker.call.paint(r),
+      (result) => setPainted(toCanvas(result)),
+      () => setPainted(null),
+    );
+    return () => worker.dismiss();
+  }, []);
+  const pxPerM = paintScale(camera.scale);
+  useEffect(() => {
+    const ramp = (quantity === 'depth' ? DEPTH_RAMP : PACE_RAMP)[theme];
+    ask.current?.({
+      flow,
+      quantity,
+      pxPerM,
+      ramp: rampLab(ramp, RAMP_STEPS),
+      rampFullAt: ramp.fullAt,
+      dim: theme === 'dim',
+      land: LAND[theme],
+      landWet: LAND_WET[theme],
+    });
+  }, [flow, quantity, theme, pxPerM]);
+  useEffect(() => {
+    const target = canvas.current;
+    if (!target || width === 0) return;
+    const ratio = window.devicePixelRatio || 1;
+    target.width = Math.round(width * ratio);
+    target.height = Math.round(height * ratio);
+    const pen = target.getContext('2d')!;
+    pen.clearRect(0, 0, target.width, target.height);
+    if (!painted) return;
+    const x = pageX(camera, flow.x0M - flow.cellM / 2);
+    const y = pageY(camera, flow.y0M + (flow.ny - 0.5) * flow.cellM);
+    pen.imageSmoothingQuality = 'high';
+    pen.drawImage(
+      painted,
+      x * ratio,
+      y * ratio,
+      flow.nx * flow.cellM * camera.scale * ratio,
+      flow.ny * flow.cellM * camera.scale * ratio,
+    );
+  }, [painted, camera, width, height, flow]);
+  return <canvas ref={canvas} className="water" aria-hidden="true" style={{ width, height }} />;
+}
+
+type PaintRequest = Parameters<ReturnType<typeof hirePaint>['call']['paint']>[0];
+
+/** Painted at the device's resolution in steps of two, so that a slow zoom does not repaint each frame. */
+function paintScale(scale: number): number {
+  const device = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
+  return Math.min(64, 16 * 2 ** Math.ceil(Math.log2((scale * device) / 16 - 1e-9)));
+}
+
+function toCanvas(p: PaintedWater): HTMLCanvasElement {
+  const out = document.createElement('canvas');
+  out.width = p.width;
+  out.height = p.height;
+  out.getContext('2d')!.putImageData(new ImageData(p.rgba, p.width, p.height), 0, 0);
+  return out;
+}
+
+const DEPTH_WORDS = ['shin', 'knee', 'thigh', 'waist'] as const;
+
+/** Waterline, depth lines with their words, and the curled ticks of water that turns back. */
+export const WaterLines = memo(function WaterLines({ flow, camera, anglerHeightM, depthLines }: {
+  flow: FlowField;
+  camera: Camera;
+  anglerHeightM: number;
+  depthLines: boolean;
+}) {
+  const lines = useMemo(() => traceLines(flow, anglerHeightM), [flow, anglerHeightM]);
+  const back = useMemo(() => turnedBack(flow), [flow]);
+  const path = (rings: number[][][]) =>
+    rings.map((ring) => ring.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${pageX(camera, x!).toFixed(1)},${pageY(camera, y!).toFixed(1)}`).join('')).join('');
+  return (
+    <g aria-hidden="true">
+      {depthLines &&
+        lines.depths.map((d) => (
+          <g key={d.word}>
+            <path d={path(d.rings)} className="depth-line" />
+            {d.label && (
+              <text x={pageX(camera, d.label[0])} y={pageY(camera, d.label[1])} className="depth-word cased">
+                {d.word}
+              </text>
+            )}
+          </g>
+        ))}
+      <path d={path(lines.shore)} className="shore" />
+      {back.map((t, i) => (
+        <g key={i} transform={`translate(${pageX(camera, t.xM)} ${pageY(camera, t.yM)}) rotate(${t.deg})`}>
+          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned-case" />
+          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned" />
+        </g>
+      ))}
+    </g>
+  );
+});
+
+interface DepthLine {
+  word: string;
+  rings: number[][][];
+  label: [number, number] | null;
+}
+
+function traceLines(flow: FlowField, anglerHeightM: number): { shore: number[][][]; depths: DepthLine[] } {
+  const { nx, ny } = flow;
+  const surface = spreadSurface(flow);
+  const depth = new Array<number>(nx * ny);
+  for (let k = 0; k < nx * ny; k++) depth[k] = surface[k]! - flow.bedM[k]!;
+  const soft = soften(soften(depth, nx, ny), nx, ny);
+  const trace = contours().size([nx, ny]).smooth(true);
+  // Contour coordinates count cell corners from 0.5; the plan counts cell centres.
+  const toPlan = (p: number[]) => [flow.x0M + (p[0]! - 0.5) * flow.cellM, flow.y0M + (p[1]! - 0.5) * flow.cellM];
+  const at = (values: number[], level: number) =>
+    trace.contour(values, level).coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(toPlan)));
+  const inner = (ring: number[][]) => ring.filter((p) => p[0]! > 0.15 && p[0]! < nx * flow.cellM - 0.15);
+  const depths = DEPTH_WORDS.map((word) => {
+    const rings = at(soft, BODY_SHARE[word] * anglerHeightM).filter((r) => r.length > 14);
+    const longest = rings.reduce<number[][]>((a, b) => (b.length > a.length ? b : a), []);
+    const place = longest.length > 24 ? longest[Math.floor(longest.length * 0.35)]! : null;
+    return { word, rings, label: place ? ([place[0]!, place[1]!] as [number, number]) : null };
+  });
+  return { shore: at(depth, 0.005).map(inner).filter((r) => r.length > 6), depths };
+}
+
+function soften(field: number[], nx: number, ny: number): number[] {
+  return field.map((own, k) => {
+    const i = k % nx;
+    const j = (k - i) / nx;
+    let sum = 0;
+    let n = 0;
+    for (let dj = -1; dj <= 1; dj++) {
+      for (let di = -1; di <= 1; di++) {
+        if (i + di < 0 || j + dj < 0 || i + di >= nx || j + dj >= ny) continue;
+        sum += field[k + dj * nx + di]!;
+        n++;
+      }
+    }
+    return own < 0 ? own : sum / n;
+  });
+}
+
+/** Open ticks, one about every metre and a half, where the water runs up the valley. */
+function turnedBack(flow: FlowField): { xM: number; yM: number; deg: number }[] {
+  const out: { xM: number; yM: number; deg: number }[] = [];
+  for (let j = 2; j < flow.ny - 2; j += 2) {
+    for (let i = 2; i < flow.nx - 2; i += 2) {
+      const k = j * flow.nx + i;
+      if (!(flow.u[k]! > 0.04) || flow.depthM[k]! < 0.06) continue;
+      const xM = flow.x0M + i * flow.cellM;
+      const yM = flow.y0M + j * flow.cellM;
+      if (out.some((o) => Math.hypot(o.xM - xM, o.yM - yM) < 1)) continue;
+      out.push({ xM, yM, deg: (-Math.atan2(flow.v[k]!, flow.u[k]!) * 180) / Math.PI });
+    }
+  }
+  return out;
+}

@@ -1,0 +1,20 @@
+/** Words for the keys of reasons and their sources. Full citations: docs/models.md. */
+export const SOURCES: Record<string, string> = {
+  'holds-back': 'Smallest need',
+  'nose-pace': 'Pace at the nose',
+  'best-pace-in-reach': 'Quickest water within reach',
+  depth: 'Depth',
+  'bolt-hole': 'To cover',
+  intake: 'Takes in',
+  cost: 'Spends',
+  temperature: 'Temperature suits it',
+  'boulder-too-small': 'Grid too coarse for the rock beside it',
+  'power-mean': 'our rating',
+  'log-law': 'log law, stones and lee our guess',
+  'hughes-dill-1990': 'Hughes & Dill 1990, capture our guess',
+  'dieterman-2004': 'Dieterman et al. 2004',
+  flow: 'solved flow',
+  plan: 'from the survey',
+  trapezoid: 'habitat suitability, from memory',
+  chain: 'line as a chain in the surface current',
+};

@@ -1,0 +1,131 @@
+import type { DriftBand } from '../core/cast/index';
+import type { BeatPlan } from '../core/formats/index';
+import type { Place } from '../core/grid/index';
+import type { Lie, LieField } from '../core/lies/index';
+import type { Fish, RingPoint } from '../core/sight/index';
+import type { StalkResult } from '../core/stalk/index';
+import type { TryEvent } from '../core/tries/index';
+import type { UnitSystem } from '../core/units/index';
+import type { FlowField } from '../core/water/index';
+import type { Address } from './address';
+
+/** A mark as the workspace holds it: a fish of this beat. */
+export type Mark = Fish;
+
+export interface Try {
+  id: string;
+  markId: string | null;
+  fly: string;
+  openedMs: number;
+  zoneOffsetMin: number;
+  snapshot: unknown;
+  events: TryEvent[];
+}
+
+export interface Settings {
+  units: UnitSystem;
+  waterTempC: number | null;
+  anglerHeightM: number;
+  anglerMassKg: number;
+  maxWadeM: number;
+}
+
+/** What the page is opened with. */
+export interface BeatInput {
+  id: string;
+  streamName: string;
+  plan: BeatPlan;
+  marks: Mark[];
+  tries: Try[];
+  settings: Settings;
+  nowMs: number;
+}
+
+export type FlowState =
+  | { kind: 'opening' }
+  | { kind: 'solving'; progress: number }
+  | { kind: 'ready' }
+  | { kind: 'cancelled' }
+  | { kind: 'failed'; message: string };
+
+export interface HourExposure {
+  hour: number;
+  exposure: number;
+}
+
+/**
+ * Document (marks, tries, settings: saved) · session (address, tool, what is dragged) · derived
+ * (flow, lies, ring, drift, stalk: never stored by hand, kept marked stale while the next comes).
+ */
+export interface WorkspaceState extends Address {
+  marks: Mark[];
+  tries: Try[];
+  settings: Settings;
+
+  layer: 'depth' | 'pace';
+  placing: boolean;
+  dragging: 'stand' | 'landing' | 'fish' | null;
+  notices: string[];
+  saving: { waiting: number; problem: string | null };
+
+  flowState: FlowState;
+  flow: FlowField | null;
+  /** True while `flow` is a first picture or belongs to another level. */
+  flowStale: boolean;
+  lies: LieField | null;
+  liesStale: boolean;
+  ring: RingPoint[] | null;
+  drift: DriftBand | null;
+  driftStale: boolean;
+  /** Times from asking to having the answer, newest last, ms: what a drag feels. */
+  answerMs: number[];
+  stalk: StalkResult | null;
+  stalkStale: boolean;
+  hours: HourExposure[] | null;
+}
+
+export const markOf = (s: WorkspaceState): Mark | null => s.marks.find((m) => m.id === s.markId) ?? null;
+export const lieOf = (s: WorkspaceState): Lie | null => s.lies?.lies.find((l) => l.id === s.lieId) ?? null;
+
+/** What the angler is after: the chosen mark, else a fish thought to lie in the chosen lie. */
+export function targetOf(s: WorkspaceState): Fish | null {
+  const mark = markOf(s);
+  if (mark) return mark;
+  const lie = lieOf(s);
+  if (!lie) return null;
+  const known = inLies.get(lie);
+  if (known) return known;
+  const fish: Fish = {
+    id: lie.id,
+    xM: lie.xM,
+    yM: lie.yM,
+    fishDepthM: 0.75 * lie.depthM,
+    headingRad: lie.headingRad,
+    totalLengthCm: ASSUMED_LENGTH_CM,
+    surety: 'maybe',
+  };
+  inLies.set(lie, fish);
+  return fish;
+}
+
+/** The same lie gives the same fish, so that selectors see no change. */
+const inLies = new WeakMap<Lie, Fish>();
+
+/** The fish that lies are rated for, total length. */
+export const ASSUMED_LENGTH_CM = 25;
+/** Taken, and said, while no temperature has been typed. */
+export const ASSUMED_TEMP_C = 11;
+export const tempOf = (s: WorkspaceState) => s.settings.waterTempC ?? ASSUMED_TEMP_C;
+
+export const numberOfMark = (s: WorkspaceState, id: string) => s.marks.findIndex((m) => m.id === id) + 1;
+
+export const ROD_M = 2.4;
+/** The rod tip after the cast, lowered to the water. */
+export const TIP_HEIGHT_M = 0.5;
+
+/** Rod tip: from the stand toward the landing place. */
+export function tipOf(stand: Place, landing: Place): { xM: number; yM: number; zM: number } {
+  const d = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM) || 1;
+  const reach = Math.min(ROD_M, 0.8 * d);
+  return { xM: stand.xM + (reach * (landing.xM - stand.xM)) / d, yM: stand.yM + (reach * (landing.yM - stand.yM)) / d, zM: TIP_HEIGHT_M };
+}

@@ -1,0 +1,218 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { createChannel } from '../core/water/index';
+import { createActions } from './actions';
+import { parseAddress, type Address } from './address';
+import { openingCamera, type Camera } from './camera';
+import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from './context';
+import { startEngine, type Engine } from './engine';
+import { HourStrip } from './hour-strip';
+import { CastInspector } from './inspectors/cast';
+import { LogInspector } from './inspectors/log';
+import { ReadInspector } from './inspectors/read';
+import { SpotInspector } from './inspectors/spot';
+import { StalkInspector } from './inspectors/stalk';
+import { ObjectList } from './object-list';
+import { createOutbox } from './outbox';
+import { PlanView } from './plan-view';
+import { SectionView } from './section-view';
+import { StepRail } from './step-rail';
+import { createStore } from './store';
+import type { BeatInput, WorkspaceState } from './state';
+import { TopLine } from './top-line';
+import { useSize } from './use-size';
+import './workspace.css';
+
+function baseAddress(beat: BeatInput): Address {
+  return {
+    step: 'read',
+    level: beat.plan.surveyedLevel,
+    atMs: beat.nowMs,
+    lieId: null,
+    markId: null,
+    stand: null,
+    landing: null,
+    lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
+    posture: 'kneel',
+  };
+}
+
+function initialState(beat: BeatInput, step: string, query: string): WorkspaceState {
+  const { address, dropped } = parseAddress(step, new URLSearchParams(query), baseAddress(beat), beat.plan.timeZone);
+  if (address.markId && !beat.marks.some((m) => m.id === address.markId)) {
+    dropped.push(`The link's fish is not on this beat any more.`);
+    address.markId = null;
+  }
+  return {
+    ...address,
+    marks: beat.marks,
+    tries: beat.tries,
+    settings: beat.settings,
+    layer: 'depth',
+    placing: false,
+    dragging: null,
+    notices: dropped,
+    saving: { waiting: 0, problem: null },
+    flowState: { kind: 'opening' },
+    flow: null,
+    flowStale: false,
+    lies: null,
+    liesStale: false,
+    ring: null,
+    drift: null,
+    driftStale: false,
+    answerMs: [],
+    stalk: null,
+    stalkStale: false,
+    hours: null,
+  };
+}
+
+/** One beat, seven steps over the same water. */
+export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
+  const engine = useRef<Engine | null>(null);
+  const [held] = useState<Held>(() => {
+    const store = createStore(initialState(beat, step, query));
+    const browser = typeof window !== 'undefined';
+    const outbox = createOutbox((saving) => store.set({ saving }), (...a) => fetch(...a), browser ? window.localStorage : { getItem: () => null, setItem: () => {} });
+    const loadedAt = browser ? performance.now() : 0;
+    const now = () => Math.round(beat.nowMs + performance.now() - loadedAt);
+    if (browser) void outbox.flush();
+    return { beat, store, actions: createActions(store, beat, outbox, now), engine: () => engine.current };
+  });
+  useEffect(() => {
+    engine.current = startEngine(held.store, beat);
+    // For the bench: how long an answer takes while something is dragged.
+    (window as { pebbleLane?: unknown }).pebbleLane = { answerMs: () => held.store.get().answerMs };
+    return () => engine.current?.stop();
+  }, [held, beat]);
+  useEffect(() => {
+    const onPop = () => {
+      const at = window.location.pathname.split('/');
+      if (at[1] !== 'b' || at[2] !== beat.id) return;
+      const { address } = parseAddress(at[3] ?? 'read', new URLSearchParams(window.location.search), baseAddress(beat), beat.plan.timeZone);
+      held.store.set({ ...address, dragging: null, placing: false });
+    };
+    window.addEventListener('popstate', onPop);
+    return () => window.removeEventListener('popstate', onPop);
+  }, [held, beat]);
+  return (
+    <WorkspaceProvider value={held}>
+      <div className="workspace">
+        <TopLine />
+        <StepRail />
+        <Water />
+        <Inspector />
+        <HourStrip />
+      </div>
+    </WorkspaceProvider>
+  );
+}
+
+function Water() {
+  const { beat } = useWorkspace();
+  const [planRef, planSize] = useSize<HTMLDivElement>();
+  const [sectionRef, sectionSize] = useSize<HTMLDivElement>();
+  const middle = useMemo(() => {
+    const channel = createChannel(beat.plan);
+    const xs = [0, 0.25, 0.5, 0.75, 1].map((f) => f * beat.plan.lengthM);
+    return xs.reduce((sum, x) => sum + (channel.leftYM(x) + channel.rightYM(x)) / 2, 0) / xs.length;
+  }, [beat]);
+  const [moved, setMoved] = useState<Camera | null>(null);
+  const opening = useMemo(
+    () => openingCamera(beat.plan.lengthM, middle, planSize.width || 864, planSize.height || 432),
+    [beat, middle, planSize.width, planSize.height],
+  );
+  const camera = moved ?? opening;
+  const setCamera = useMemo(() => (change: (c: Camera) => Camera) => setMoved((c) => change(c ?? opening)), [opening]);
+  const zoom = (factor: number) => setCamera((c) => ({ ...c, scale: c.scale * factor, leftM: c.leftM + (planSize.width / 2 / c.scale) * (1 - 1 / factor), topM: c.topM - (planSize.height / 2 / c.scale) * (1 - 1 / factor) }));
+  return (
+    <main className="water-column">
+      <div className="plan-box" ref={planRef}>
+        <PlanView camera={camera} setCamera={setCamera} width={planSize.width} height={planSize.height} />
+        <div className="zoom">
+          <button type="button" aria-label="Nearer" onClick={() => zoom(1.4)}>+</button>
+          <button type="button" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>−</button>
+          <button type="button" aria-label="Whole beat" onClick={() => setMoved(null)}>All</button>
+        </div>
+        <FlowStatus />
+        <Notices />
+      </div>
+      <div className="section-box" ref={sectionRef}>
+        <SectionView camera={camera} width={sectionSize.width} height={sectionSize.height} />
+      </div>
+    </main>
+  );
+}
+
+/** The flow's own state: opening, solving with progress and a way to stop, stopped, failed. */
+function FlowStatus() {
+  const { engine } = useWorkspace();
+  const state = usePart((s) => s.flowState);
+  const shown = usePart((s) => s.flow !== null);
+  const coarse = usePart((s) => s.flowStale);
+  if (state.kind === 'ready') return null;
+  return (
+    <div className="flow-status" role="status">
+      {state.kind === 'opening' && <p>Opening the water.</p>}
+      {state.kind === 'solving' && (
+        <>
+          <p>
+            Solving the flow: {Math.round(100 * state.progress)} %. {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second or two.'}
+          </p>
+          <progress value={state.progress} max={1} aria-label="Solving the flow" />
+          <button type="button" className="plain" onClick={() => engine()?.cancelSolve()}>Stop</button>
+        </>
+      )}
+      {state.kind === 'cancelled' && (
+        <>
+          <p>Stopped. {shown ? 'What is drawn is a rough picture or another level.' : 'Nothing is drawn.'}</p>
+          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>Solve it</button>
+        </>
+      )}
+      {state.kind === 'failed' && (
+        <>
+          <p>The flow could not be solved: {state.message}</p>
+          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>Try again</button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Notices() {
+  const { actions } = useWorkspace();
+  const notices = usePart((s) => s.notices);
+  if (notices.length === 0) return null;
+  return (
+    <ul className="notices" aria-label="Notices">
+      {notices.map((text, i) => (
+        <li key={i} role="alert">
+          {text}
+          <button type="button" className="plain" onClick={() => actions.dismissNotice(i)}>Done</button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Inspector() {
+  const step = usePart((s) => s.step);
+  return (
+    <aside className="inspector" aria-label="What is chosen">
+      {step === 'read' && <ReadInspector />}
+      {step === 'spot' && <SpotInspector />}
+      {step === 'stalk' && <StalkInspector />}
+      {step === 'cast' && <CastInspector />}
+      {step === 'log' && <LogInspector />}
+      {(step === 'day' || step === 'learn') && (
+        <section>
+          <h2>{step === 'day' ? 'Day' : 'Learn'}</h2>
+          <p>This step is coming. Read, Spot, Stalk, Cast and Log work now.</p>
+        </section>
+      )}
+      <ObjectList />
+    </aside>
+  );
+}
