@@ -11,7 +11,7 @@ async function seed(): Promise<void> {
     await keepBeat(DEMO_BEAT_ID, DEMO_STREAM, plan);
     await changeSettings({ waterTempC: 11.5 });
     const mark = { beatId: DEMO_BEAT_ID, headingRad: 0, surety: 'sure' as const };
-    await keepMark({ ...mark, id: 'demo-mark-1', xM: 14.3, yM: 0.9, fishDepthM: 0.4, totalLengthCm: 27 });
+    await keepMark({ ...mark, id: 'demo-mark-1', xM: 14.9, yM: -1.6, fishDepthM: 0.4, totalLengthCm: 27 });
     await keepMark({ ...mark, id: 'demo-mark-2', xM: 23.7, yM: 3.4, fishDepthM: 0.5, totalLengthCm: 33, surety: 'likely' });
     console.log('Demo data made: one stream, one beat, two marks.');
   }

@@ -1,8 +1,9 @@
+import type { FirstCast } from '../core/cast/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
 import type { Place } from '../core/grid/index';
 import { headingAt, type Lie } from '../core/lies/index';
 import { foldTry, type EventCode, type TryEvent } from '../core/tries/index';
-import { createChannel, sampleFlow, traceStreamline } from '../core/water/index';
+import { sampleFlow } from '../core/water/index';
 import { formatAddress, type Address } from './address';
 import { toCivil, zoneOffsetMin } from './civil-time';
 import { clientId } from './client-id';
@@ -12,14 +13,10 @@ import type { Store } from './store';
 
 /** Places are kept to a centimetre: what the address holds. */
 const cm = (m: number) => Math.round(m * 100) / 100;
-const LEAD_M = 1.3;
-const STAND_BELOW_M = 2;
-const STAND_BACK_M = 0.7;
 
 /** Everything a person can do here. Each is one edit of the store and, where it must last, one letter. */
-export function createActions(store: Store<WorkspaceState>, beat: BeatInput, outbox: Outbox, now: () => number) {
+export function createActions(store: Store<WorkspaceState>, beat: BeatInput, outbox: Outbox, now: () => number, firstCast: () => Promise<FirstCast | null>) {
   const zone = beat.plan.timeZone;
-  const channel = createChannel(beat.plan);
   const link = () => formatAddress(beat.id, store.get(), zone);
   /** Choosing pushes history; dragging replaces it once on release. */
   const push = () => window.history.pushState(null, '', link());
@@ -30,18 +27,14 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
     outbox.post({ method: 'PUT', path: `/api/v1/marks/${id}`, body: { beatId: beat.id, ...body } });
   }
 
-  /** A stand and a landing place to begin from: the nearer bank, a little below, and up the fish's own current. */
-  function suggestCast(target: Place, state: WorkspaceState): { stand: Place; landing: Place } {
-    const { flow } = state;
-    const up = flow ? traceStreamline(flow, target, { direction: 'up', maxM: LEAD_M }).places : [];
-    const above = up[up.length - 1] ?? { xM: target.xM + LEAD_M, yM: target.yM };
-    const x = Math.min(beat.plan.lengthM, Math.max(0, target.xM - STAND_BELOW_M));
-    const left = channel.leftYM(x) - STAND_BACK_M;
-    const right = channel.rightYM(x) + STAND_BACK_M;
-    const y = Math.abs(target.yM - left) < Math.abs(right - target.yM) ? left : right;
-    // Too near is seen: go to the other bank when the near one is within three metres.
-    const across = Math.abs(target.yM - y) < 3 ? (y === left ? right : left) : y;
-    return { stand: { xM: cm(x), yM: cm(across) }, landing: { xM: cm(above.xM), yM: cm(above.yM) } };
+  /** Proposes a cast at the target, computed in the live worker. */
+  async function propose(): Promise<void> {
+    const target = targetOf(store.get());
+    const cast = await firstCast();
+    if (!cast || targetOf(store.get())?.id !== target?.id) return;
+    const rounded = (p: Place) => ({ xM: cm(p.xM), yM: cm(p.yM) });
+    store.set({ stand: rounded(cast.stand), landing: rounded(cast.landing), lay: cast.lay });
+    replace();
   }
 
   /** Appends one event to a try. */
@@ -58,11 +51,10 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
 
   return {
     go(step: Address['step']) {
-      const state = store.get();
-      const target = targetOf(state);
-      const needs = (step === 'stalk' || step === 'cast') && target && (!state.stand || !state.landing);
-      store.set({ step, placing: false, ...(needs && suggestCast(target, state)) });
+      store.set({ step, placing: false });
       push();
+      const s = store.get();
+      if ((step === 'stalk' || step === 'cast') && !(s.stand && s.landing)) void propose();
     },
     chooseLevel(level: Address['level']) {
       store.set({ level });
@@ -71,13 +63,14 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
     chooseLie(lie: Lie | null) {
       store.set({ lieId: lie?.id ?? null, ...(lie && { markId: null, stand: null, landing: null, drift: null, stalk: null, hours: null }) });
       push();
+      const s = store.get();
+      if (lie && (s.step === 'stalk' || s.step === 'cast')) void propose();
     },
     chooseMark(id: string | null) {
       store.set((s) => ({ markId: id, lieId: null, ...(id !== s.markId && { stand: null, landing: null, drift: null, stalk: null, hours: null }) }));
-      const state = store.get();
-      const target = targetOf(state);
-      if (target && (state.step === 'stalk' || state.step === 'cast')) store.set(suggestCast(target, state));
       push();
+      const s = store.get();
+      if (id && !s.stand && (s.step === 'stalk' || s.step === 'cast')) void propose();
     },
     setHour(atMs: number, final: boolean) {
       store.set({ atMs });
@@ -93,11 +86,7 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
       push();
     },
     suggestAgain() {
-      const state = store.get();
-      const target = targetOf(state);
-      if (!target) return;
-      store.set(suggestCast(target, state));
-      push();
+      void propose();
     },
     moveStand(place: Place, dragging: boolean) {
       store.set({ stand: { xM: cm(place.xM), yM: cm(place.yM) }, dragging: dragging ? 'stand' : null });

@@ -1,4 +1,4 @@
-import { RUNS } from '../core/cast/index';
+import { RUNS, type FirstCast } from '../core/cast/index';
 import { featuresOf, shapePlaces } from '../core/formats/index';
 import type { StalkResult } from '../core/stalk/index';
 import { decodeFlow, encodeFlow, flowInputHash, type FlowField } from '../core/water/index';
@@ -6,7 +6,7 @@ import { TOTAL_PER_FORK } from '../core/fish/index';
 import { across, hireFlow, hireLive, hireRead, hireStalk, latestWins } from '../workers/client';
 import { atHour } from './civil-time';
 import { conditionsAt } from './conditions';
-import { ASSUMED_LENGTH_CM, targetOf, tempOf, tipOf, type BeatInput, type HourExposure, type WorkspaceState } from './state';
+import { ASSUMED_LENGTH_CM, ROD_M, targetOf, tempOf, TIP_HEIGHT_M, tipOf, type BeatInput, type HourExposure, type WorkspaceState } from './state';
 import type { Store } from './store';
 
 /** Drift is followed this long, s. */
@@ -202,6 +202,21 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     cancelSolve() {
       void flowWorker.call.cancel();
       store.set({ flowState: { kind: 'cancelled' } });
+    },
+    /** A stand, landing place and lay to begin from; null while there is no water or no target. */
+    async firstCast(): Promise<FirstCast | null> {
+      const s = store.get();
+      const target = targetOf(s);
+      if (!target || !taken) return null;
+      return liveWorker.call.firstCast({
+        target,
+        posture: s.posture,
+        heightM: s.settings.anglerHeightM,
+        rodM: ROD_M,
+        tipHeightM: TIP_HEIGHT_M,
+        conditions: conditionsAt(plan, s.atMs),
+        entry: entryOf(plan),
+      });
     },
     solveAgain() {
       wanted = '';

@@ -65,7 +65,7 @@ function cutAlong(flow: FlowField, target: Place | null): Cut {
     const w = Math.exp(-(((p.xM - target.xM) / 2.5) ** 2));
     return { xM: p.xM, yM: p.yM + w * (target.yM - yAt(line, target.xM)) };
   };
-  const places = line.map(pull);
+  const places = line.map((p) => offRock(flow, pull(p)));
   const sample = { depthM: 0, u: 0, v: 0 };
   const cut: Cut = { x: [], surface: [], bed: [], mean: [], d84: [], fallM: 0, deepestM: 0.1, lineYM: (x) => yAt(places, x) };
   const heights: { surface: number; bed: number }[] = [];
@@ -91,6 +91,20 @@ function cutAlong(flow: FlowField, target: Place | null): Cut {
     cut.deepestM = Math.max(cut.deepestM, base - h.bed);
   });
   return cut;
+}
+
+/** The nearest open water in the same column: a section through a rock says nothing of the water. */
+function offRock(flow: FlowField, p: Place): Place {
+  const i = Math.round((p.xM - flow.x0M) / flow.cellM);
+  const j = Math.round((p.yM - flow.y0M) / flow.cellM);
+  for (let off = 0; off < flow.ny; off++) {
+    for (const side of [off, -off]) {
+      const k = (j + side) * flow.nx + i;
+      if (j + side < 0 || j + side >= flow.ny) continue;
+      if (flow.solid[k] === 0 && flow.depthM[k]! > 0.03) return { xM: p.xM, yM: flow.y0M + (j + side) * flow.cellM };
+    }
+  }
+  return p;
 }
 
 function yAt(line: Place[], xM: number): number {

@@ -79,7 +79,7 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
     const loadedAt = browser ? performance.now() : 0;
     const now = () => Math.round(beat.nowMs + performance.now() - loadedAt);
     if (browser) void outbox.flush();
-    return { beat, store, actions: createActions(store, beat, outbox, now), engine: () => engine.current };
+    return { beat, store, actions: createActions(store, beat, outbox, now, async () => (await engine.current?.firstCast()) ?? null), engine: () => engine.current };
   });
   useEffect(() => {
     engine.current = startEngine(held.store, beat);

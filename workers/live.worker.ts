@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { driftBand } from '../core/cast/index';
+import { driftBand, firstCast } from '../core/cast/index';
 import { createScene, exposureAt, fishView, sightRing, type Scene } from '../core/sight/index';
 import type { LiveWorker } from './protocol';
 
@@ -18,6 +18,7 @@ const worker: LiveWorker = {
     const band = driftBand(water().flow, input, runs);
     return { ...band, tookMs: performance.now() - began };
   },
+  firstCast: (input) => firstCast(water(), input),
   ring(fish, posture, heightM, conditions) {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);
   },

@@ -1,5 +1,5 @@
 import type { BeatPlan } from '../core/formats/index';
-import type { DriftBand, DriftInput } from '../core/cast/index';
+import type { DriftBand, DriftInput, FirstCast, FirstCastInput } from '../core/cast/index';
 import type { LieField, RateOptions } from '../core/lies/index';
 import type { Conditions, Fish, Posture, RingPoint } from '../core/sight/index';
 import type { StalkInput, StalkResult } from '../core/stalk/index';
@@ -28,6 +28,7 @@ export interface LiveWorker {
   /** Everything after this speaks of this water. */
   take(plan: BeatPlan, flow: FlowField): void;
   drift(input: DriftInput, runs: number): DriftBand & { tookMs: number };
+  firstCast(input: FirstCastInput): FirstCast;
   ring(fish: Fish, posture: Posture, heightM: number, conditions: Conditions): RingPoint[];
   /** E of a still angler at a stand to one fish, for each of the conditions (the hours of a day). */
   exposures(fish: Fish, stand: { xM: number; yM: number; posture: Posture; heightM: number }, hours: Conditions[]): number[];

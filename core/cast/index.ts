@@ -9,3 +9,4 @@ export {
   type Lay,
 } from './simulate-drift';
 export { driftBand, RUNS, UNKNOWN, type DriftBand } from './drift-band';
+export { firstCast, type FirstCast, type FirstCastInput } from './first-cast';

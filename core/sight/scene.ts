@@ -1,6 +1,6 @@
 import { clamp, pointInPolygon, smoothstep, wrapAngle, type GridFrame, type Place } from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
-import { createGround, sampleFlow, surfaceAtM, type FlowField, type Ground } from '../water/index';
+import { createGround, sampleFlow, SOLID, surfaceAtM, type FlowField, type Ground } from '../water/index';
 import { exposure, EXPOSURE, POSTURE, type Posture } from './exposure';
 
 export interface Fish {
@@ -100,12 +100,23 @@ export function createScene(plan: BeatPlan, flow: FlowField): Scene {
       const k = j * frame.nx + i;
       const x = frame.x0M + i * STEP_M;
       const y = frame.y0M + j * STEP_M;
-      scene.groundM[k] = ground.heightM(x, y);
+      scene.groundM[k] = groundFor(ground, flow, x, y);
       scene.screenM[k] = Math.max(scene.groundM[k]!, tallest(solids, x, y));
       scene.plantsM[k] = tallest(plants, x, y);
     }
   }
   return scene;
+}
+
+/** A log is blocked high in the solver's bed; to an eye it is as high as it floats. */
+const LOG_ABOVE_WATER_M = 0.25;
+
+function groundFor(ground: Ground, flow: FlowField, xM: number, yM: number): number {
+  const i = Math.round((xM - flow.x0M) / flow.cellM);
+  const j = Math.round((yM - flow.y0M) / flow.cellM);
+  const z = ground.heightM(xM, yM);
+  if (i < 0 || j < 0 || i >= flow.nx || j >= flow.ny || flow.solid[j * flow.nx + i] !== SOLID.log) return z;
+  return Math.min(z, ground.channel.surveyedSurfaceM(xM, yM) + LOG_ABOVE_WATER_M);
 }
 
 function plantSolid(shape: BeatPlan['features'][number]['shape'], crownM: number, heightM: number, ground: Ground): Solid {
@@ -128,6 +139,8 @@ export interface AnglerAt {
   heightM: number;
   /** m/s; 0 when still. */
   motionMps?: number;
+  /** `ground` (default): the feet are on bed or land; `surface`: no lower than the water. */
+  footing?: 'ground' | 'surface';
 }
 
 /** Roughness of the surface above the fish: wind and broken water. */
@@ -158,7 +171,8 @@ export function exposureAt(scene: Scene, view: FishView, angler: AnglerAt, condi
   const dy = angler.yM - fish.yM;
   const distanceM = Math.sqrt(dx * dx + dy * dy);
   if (distanceM < 0.3) return 1;
-  const foot = scene.groundM[sceneIndex(scene, angler.xM, angler.yM)]! - surfaceM;
+  const ground = scene.groundM[sceneIndex(scene, angler.xM, angler.yM)]! - surfaceM;
+  const foot = angler.footing === 'surface' ? Math.max(0, ground) : ground;
   const topM = foot + POSTURE[angler.posture].topShare * angler.heightM;
   const ux = dx / distanceM;
   const uy = dy / distanceM;
@@ -237,10 +251,12 @@ const RING_FAR_M = 20;
  */
 export function sightRing(scene: Scene, view: FishView, posture: Posture, heightM: number, conditions: Conditions): RingPoint[] {
   const out: RingPoint[] = [];
+  // Over water the ring speaks of a body at the water's level: how deep one would wade is the stalk's matter.
+  const footing = 'surface' as const;
   for (let n = 0; n < RING_BEARINGS; n++) {
     const bearingRad = (2 * Math.PI * n) / RING_BEARINGS;
     const at = (d: number) =>
-      exposureAt(scene, view, { xM: view.fish.xM + d * Math.cos(bearingRad), yM: view.fish.yM + d * Math.sin(bearingRad), posture, heightM }, conditions);
+      exposureAt(scene, view, { xM: view.fish.xM + d * Math.cos(bearingRad), yM: view.fish.yM + d * Math.sin(bearingRad), posture, heightM, footing }, conditions);
     let far = RING_FAR_M;
     while (far > 0.5 && at(far) < 0.5) far -= 0.75;
     if (far <= 0.5) {

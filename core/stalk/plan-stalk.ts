@@ -128,7 +128,7 @@ function walkGrid(scene: Scene, input: StalkInput, views: FishView[]): Walk {
     sampleFlow(flow, place.xM, place.yM, sample);
     walk.depthM[cell] = sample.depthM;
     walk.wade[cell] = sample.depthM > 0.03 ? 1 : 0;
-    const blocked = solidAt(scene, place) || nearHazard(scene, place);
+    const blocked = solidAt(scene, place) || nearHazard(scene, place) || unsurveyedWater(scene, place);
     const wadeable = walk.wade[cell] ? mayWade(sample.depthM, Math.hypot(sample.u, sample.v), input.angler) : true;
     walk.open[cell] = !blocked && wadeable ? 1 : 0;
     if (!walk.open[cell]) continue;
@@ -156,6 +156,15 @@ function solidAt(scene: Scene, place: Place): boolean {
   if (i >= 0 && j >= 0 && i < flow.nx && j < flow.ny && flow.solid[j * flow.nx + i] !== SOLID.none) return true;
   const k = sceneIndex(scene, place.xM, place.yM);
   return scene.screenM[k]! > scene.groundM[k]! + 0.5;
+}
+
+/** The stream goes on beyond the ends of the beat, and how deep it is there is not known. */
+function unsurveyedWater(scene: Scene, place: Place): boolean {
+  const { channel } = scene.ground;
+  const { lengthM } = scene.plan;
+  if (place.xM >= 0 && place.xM <= lengthM) return false;
+  const n = channel.across(place.xM < 0 ? 0 : lengthM, place.yM);
+  return n > 0 && n < 1;
 }
 
 /** Marked hazards keep this far off, m. */

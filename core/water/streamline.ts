@@ -60,8 +60,9 @@ export function thalweg(flow: FlowField): Place[] {
     let sum = 0;
     let weight = 0;
     for (let j = 0; j < ny; j++) {
-      const d = flow.depthM[j * nx + i]!;
-      const w = d ** 6;
+      const k = j * nx + i;
+      // Over a rock is no thalweg.
+      const w = flow.solid[k] === 0 ? flow.depthM[k]! ** 6 : 0;
       sum += w * (flow.y0M + j * flow.cellM);
       weight += w;
     }

@@ -3,6 +3,7 @@
 import { formatLength, formatSeconds, formatSpeed } from '../../core/units/index';
 import { MICRO_MPS, UNKNOWN, WAKE_MPS, type DriftBand, type Lay } from '../../core/cast/index';
 import { Behind, Choice, Do, Fact } from '../../ui/parts';
+import { civilHour } from '../civil-time';
 import { usePart, useWorkspace } from '../context';
 import { numberOfMark, targetOf } from '../state';
 import { driftWhy, inHundred, PASS_WORDS } from '../words';
@@ -21,7 +22,8 @@ const AMOUNTS: readonly (readonly [string, number])[] = [
 ];
 
 export function CastInspector() {
-  const { actions } = useWorkspace();
+  const { actions, beat } = useWorkspace();
+  const zone = beat.plan.timeZone;
   const target = usePart(targetOf);
   const markNumber = usePart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
   const drift = usePart((s) => s.drift);
@@ -31,11 +33,7 @@ export function CastInspector() {
   const lay = usePart((s) => s.lay);
   const units = usePart((s) => s.settings.units);
   const posture = usePart((s) => s.posture);
-  const seen = usePart((s) => s.hours?.[Math.max(0, Math.round((hourOf(s.atMs, zone()) - 4) * 2))]?.exposure ?? null);
-  const { beat } = useWorkspace();
-  function zone() {
-    return beat.plan.timeZone;
-  }
+  const seen = usePart((s) => s.hours?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ?? null);
   if (!stand || !landing) {
     return (
       <section>
@@ -86,11 +84,6 @@ export function CastInspector() {
       </Behind>
     </section>
   );
-}
-
-function hourOf(ms: number, timeZone?: string): number {
-  const text = new Intl.DateTimeFormat('en-GB', { timeZone: timeZone ?? 'UTC', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(new Date(ms));
-  return Number(text.slice(0, 2)) + Number(text.slice(3, 5)) / 60;
 }
 
 const SHOWN_S = 6;

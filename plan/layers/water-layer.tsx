@@ -99,8 +99,20 @@ export const WaterLines = memo(function WaterLines({ flow, camera, anglerHeightM
 }) {
   const lines = useMemo(() => traceLines(flow, anglerHeightM), [flow, anglerHeightM]);
   const back = useMemo(() => turnedBack(flow), [flow]);
+  const lengthM = flow.nx * flow.cellM;
+  // The outline is closed along the ends of the beat; there it is no shore, and the pen is lifted.
+  const atEnd = (x: number) => x < 0.25 || x > lengthM - 0.25;
   const path = (rings: number[][][]) =>
-    rings.map((ring) => ring.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${pageX(camera, x!).toFixed(1)},${pageY(camera, y!).toFixed(1)}`).join('')).join('');
+    rings
+      .map((ring) =>
+        ring
+          .map(([x, y], i) => {
+            const lift = i === 0 || (atEnd(x!) && atEnd(ring[i - 1]![0]!));
+            return `${lift ? 'M' : 'L'}${pageX(camera, x!).toFixed(1)},${pageY(camera, y!).toFixed(1)}`;
+          })
+          .join(''),
+      )
+      .join('');
   return (
     <g aria-hidden="true">
       {depthLines &&
@@ -142,14 +154,13 @@ function traceLines(flow: FlowField, anglerHeightM: number): { shore: number[][]
   const toPlan = (p: number[]) => [flow.x0M + (p[0]! - 0.5) * flow.cellM, flow.y0M + (p[1]! - 0.5) * flow.cellM];
   const at = (values: number[], level: number) =>
     trace.contour(values, level).coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(toPlan)));
-  const inner = (ring: number[][]) => ring.filter((p) => p[0]! > 0.15 && p[0]! < nx * flow.cellM - 0.15);
   const depths = DEPTH_WORDS.map((word) => {
     const rings = at(soft, BODY_SHARE[word] * anglerHeightM).filter((r) => r.length > 14);
     const longest = rings.reduce<number[][]>((a, b) => (b.length > a.length ? b : a), []);
     const place = longest.length > 24 ? longest[Math.floor(longest.length * 0.35)]! : null;
     return { word, rings, label: place ? ([place[0]!, place[1]!] as [number, number]) : null };
   });
-  return { shore: at(depth, 0.005).map(inner).filter((r) => r.length > 6), depths };
+  return { shore: at(depth, 0.005).filter((r) => r.length > 6), depths };
 }
 
 function soften(field: number[], nx: number, ny: number): number[] {

@@ -1,0 +1,20 @@
+'use client';
+
+/** What a person sees when a page breaks: nothing entered is lost, and two ways on. */
+export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
+  return (
+    <main className="start">
+      <h1>This page broke</h1>
+      <p className="lead">What you entered is kept. Draw it again, or go back to your beats.</p>
+      <p>
+        <button type="button" className="do solid" onClick={reset}>
+          Draw it again
+        </button>{' '}
+        {/* A whole new load, not a client step: the state in memory is what broke. */}
+        <a className="do" href="/">
+          To your beats
+        </a>
+      </p>
+    </main>
+  );
+}
