@@ -6,7 +6,20 @@ import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
 
 /** Inside `core/`, a folder may import the ones before it, through their index.ts only. */
-const CORE_ORDER = ['units', 'grid', 'formats', 'fish', 'water', 'lies', 'sight', 'stalk', 'rig', 'cast', 'day', 'tries'];
+const CORE_ORDER = [
+  'units',
+  'grid',
+  'formats',
+  'fish',
+  'water',
+  'lies',
+  'sight',
+  'stalk',
+  'rig',
+  'cast',
+  'day',
+  'tries',
+];
 
 const coreElements = CORE_ORDER.map((name) => ({ type: `core-${name}`, pattern: `core/${name}` }));
 const anyCore = CORE_ORDER.map((name) => `core-${name}`);
@@ -18,7 +31,11 @@ const elements = [
   { type: 'services', pattern: 'services' },
   { type: 'ui', pattern: 'ui' },
   { type: 'plan', pattern: 'plan' },
-  { type: 'app-server', pattern: 'app/**/(*.server|route|page|layout|icon).{ts,tsx}', mode: 'file' },
+  {
+    type: 'app-server',
+    pattern: 'app/**/(*.server|route|page|layout|icon).{ts,tsx}',
+    mode: 'file',
+  },
   { type: 'app', pattern: 'app' },
   { type: 'demo', pattern: 'demo' },
   { type: 'bench', pattern: 'bench' },
@@ -31,7 +48,9 @@ const allow = (from, ...to) => ({
 });
 
 export const policies = [
-  ...CORE_ORDER.map((name, i) => allow(`core-${name}`, ...CORE_ORDER.slice(0, i + 1).map((n) => `core-${n}`))),
+  ...CORE_ORDER.map((name, i) =>
+    allow(`core-${name}`, ...CORE_ORDER.slice(0, i + 1).map((n) => `core-${n}`)),
+  ),
   allow('workers', 'workers', ...anyCore),
   allow('store', 'store', ...anyCore),
   allow('services', 'services', 'store', 'workers', ...anyCore),
@@ -45,7 +64,16 @@ export const policies = [
 ];
 
 export default tseslint.config(
-  { ignores: ['.next/**', 'node_modules/**', '.pebble/**', 'docs/**', 'test-results/**', 'next-env.d.ts'] },
+  {
+    ignores: [
+      '.next/**',
+      'node_modules/**',
+      '.pebble/**',
+      'docs/**',
+      'test-results/**',
+      'next-env.d.ts',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {
@@ -53,7 +81,9 @@ export default tseslint.config(
     plugins: { boundaries, 'react-hooks': hooks, '@next/next': next },
     settings: {
       'boundaries/elements': elements,
-      'boundaries/include': ['{core,workers,store,services,ui,plan,app,demo,bench,e2e}/**/*.{ts,tsx}'],
+      'boundaries/include': [
+        '{core,workers,store,services,ui,plan,app,demo,bench,e2e}/**/*.{ts,tsx}',
+      ],
       'import/resolver': { typescript: { alwaysTryTypes: true } },
     },
     rules: {
@@ -63,6 +93,10 @@ export default tseslint.config(
       'react-hooks/refs': 'off',
       'react-hooks/immutability': 'off',
       '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       'boundaries/dependencies': ['error', { default: 'disallow', policies }],
     },
   },
@@ -73,7 +107,14 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^\\.\\./[a-z]+/(?!index$)', message: 'Enter a folder of core through its index.' }] },
+        {
+          patterns: [
+            {
+              regex: '^\\.\\./[a-z]+/(?!index$)',
+              message: 'Enter a folder of core through its index.',
+            },
+          ],
+        },
       ],
       'no-restricted-properties': [
         'error',
@@ -84,7 +125,13 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.test.{ts,tsx}', 'e2e/**'], rules: { 'boundaries/dependencies': 'off' } },
-  { files: ['**/*.cjs'], languageOptions: { globals: { module: 'writable', require: 'readonly' } } },
-  { files: ['scripts/**'], languageOptions: { globals: { console: 'readonly', process: 'readonly' } } },
+  {
+    files: ['**/*.cjs'],
+    languageOptions: { globals: { module: 'writable', require: 'readonly' } },
+  },
+  {
+    files: ['scripts/**'],
+    languageOptions: { globals: { console: 'readonly', process: 'readonly' } },
+  },
   prettier,
 );

@@ -17,7 +17,17 @@ export function BeatSketch({ plan }: { plan: BeatPlan }) {
       <polygon points={ring} fill="var(--wet)" stroke="var(--shore)" strokeWidth={0.06} />
       {featuresOf(plan, 'boulder').map((b, i) => {
         const p = shapePlaces(b.shape)[0]!;
-        return <circle key={i} cx={p.xM} cy={high - p.yM} r={b.diameterM / 2} fill="var(--rock)" stroke="var(--rockline)" strokeWidth={0.05} />;
+        return (
+          <circle
+            key={i}
+            cx={p.xM}
+            cy={high - p.yM}
+            r={b.diameterM / 2}
+            fill="var(--rock)"
+            stroke="var(--rockline)"
+            strokeWidth={0.05}
+          />
+        );
       })}
     </svg>
   );

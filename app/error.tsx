@@ -11,9 +11,9 @@ export default function ErrorPage({ reset }: { error: Error; reset: () => void }
           Draw it again
         </button>{' '}
         {/* A whole new load, not a client step: the state in memory is what broke. */}
-        <a className="do" href="/">
+        <button type="button" className="do" onClick={() => window.location.assign('/')}>
           To your beats
-        </a>
+        </button>
       </p>
     </main>
   );

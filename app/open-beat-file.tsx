@@ -54,16 +54,37 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
 
   return (
     <form onSubmit={(e) => e.preventDefault()}>
-      {empty && <p>This book is empty. Take the invented practice beat to try everything at once, or open a beat file of your own.</p>}
       {empty && (
-        <button type="button" className="do solid" disabled={busy} onClick={() => void takePractice()}>
+        <p>
+          This book is empty. Take the invented practice beat to try everything at once, or open a
+          beat file of your own.
+        </p>
+      )}
+      {empty && (
+        <button
+          type="button"
+          className="do solid"
+          disabled={busy}
+          onClick={() => void takePractice()}
+        >
           Take the practice beat
         </button>
       )}
       <label htmlFor="stream">Name of the stream</label>
-      <input id="stream" value={stream} maxLength={80} onChange={(e) => setStream(e.target.value)} />
+      <input
+        id="stream"
+        value={stream}
+        maxLength={80}
+        onChange={(e) => setStream(e.target.value)}
+      />
       <label htmlFor="file">Beat file (GeoJSON)</label>
-      <input id="file" type="file" accept=".json,.geojson,application/geo+json,application/json" disabled={busy} onChange={(e) => void choose(e.target.files?.[0])} />
+      <input
+        id="file"
+        type="file"
+        accept=".json,.geojson,application/geo+json,application/json"
+        disabled={busy}
+        onChange={(e) => void choose(e.target.files?.[0])}
+      />
       <p role="alert" className="problem">
         {problem}
       </p>

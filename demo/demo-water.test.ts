@@ -2,7 +2,15 @@ import { createScene, exposureAt, fishView, sightRing, type Fish } from '../core
 import { planStalk } from '../core/stalk/index';
 import { rateLies, type LieField } from '../core/lies/index';
 import { featuresOf, readBeat, writeBeat, type BeatPlan, type Shape } from '../core/formats/index';
-import { createFlowRun, decodeFlow, encodeFlow, sampleFlow, solveFlow, traceStreamline, type FlowField } from '../core/water/index';
+import {
+  createFlowRun,
+  decodeFlow,
+  encodeFlow,
+  sampleFlow,
+  solveFlow,
+  traceStreamline,
+  type FlowField,
+} from '../core/water/index';
 import { firstBeat } from './first-beat';
 
 /** One solve of the demo's reach and one of its mirror image: the links of the chain on real water. */
@@ -11,12 +19,15 @@ const mirrorPlace = ({ xM, yM }: { xM: number; yM: number }) => ({ xM, yM: -yM }
 function mirror(p: BeatPlan): BeatPlan {
   const turn = (shape: Shape): Shape => {
     if (shape.type === 'Point') return { type: 'Point', place: mirrorPlace(shape.place) };
-    if (shape.type === 'LineString') return { type: 'LineString', line: shape.line.map(mirrorPlace) };
+    if (shape.type === 'LineString')
+      return { type: 'LineString', line: shape.line.map(mirrorPlace) };
     return { type: 'Polygon', ring: shape.ring.map(mirrorPlace) };
   };
   const features = p.features.map((f) => {
     const turned = { ...f, shape: turn(f.shape) };
-    return turned.kind === 'bank' ? { ...turned, side: turned.side === 'left' ? ('right' as const) : ('left' as const) } : turned;
+    return turned.kind === 'bank'
+      ? { ...turned, side: turned.side === 'left' ? ('right' as const) : ('left' as const) }
+      : turned;
   });
   return { ...p, features };
 }
@@ -36,14 +47,18 @@ beforeAll(() => {
 
 it('the beat file survives writing and reading in both frames', () => {
   expect(readBeat(writeBeat(plan))).toMatchObject({ ok: true, plan });
-  expect(readBeat(JSON.parse(JSON.stringify(writeBeat(plan, { frame: 'lonlat' }))))).toMatchObject({ ok: true, plan });
+  expect(readBeat(JSON.parse(JSON.stringify(writeBeat(plan, { frame: 'lonlat' }))))).toMatchObject({
+    ok: true,
+    plan,
+  });
 });
 
 it('has what the demo promises: seven boulders, four of 1.0 to 1.6 m, log, undercut, trees, entry', () => {
   const boulders = featuresOf(plan, 'boulder').map((b) => b.diameterM);
   expect(boulders.length).toBeGreaterThanOrEqual(7);
   expect(boulders.filter((d) => d >= 1 && d <= 1.6).length).toBeGreaterThanOrEqual(4);
-  for (const kind of ['log', 'tree', 'bush', 'entry', 'ledge', 'overhang'] as const) expect(featuresOf(plan, kind).length).toBeGreaterThan(0);
+  for (const kind of ['log', 'tree', 'bush', 'entry', 'ledge', 'overhang'] as const)
+    expect(featuresOf(plan, kind).length).toBeGreaterThan(0);
   expect(featuresOf(plan, 'bank').some((b) => b.form === 'undercut')).toBe(true);
 });
 
@@ -56,17 +71,20 @@ describe('flow', () => {
     const at = (x: number, y: number) => sampleFlow(flow, x, y, { depthM: 0, u: 0, v: 0 });
     expect(at(16, 0.5).u).toBeLessThan(-0.2);
     let back = 0;
-    for (let x = 9; x < 12.3; x += 0.2) for (let y = -4; y < -2.6; y += 0.2) if (at(x, y).u > 0.02) back++;
+    for (let x = 9; x < 12.3; x += 0.2)
+      for (let y = -4; y < -2.6; y += 0.2) if (at(x, y).u > 0.02) back++;
     expect(back).toBeGreaterThan(8);
   });
   it('has dry cells where it says dry, and a surface only over water', () => {
     for (let k = 0; k < flow.depthM.length; k++) {
-      if (flow.depthM[k] === 0) expect([flow.u[k], flow.v[k], Number.isNaN(flow.surfaceM[k])]).toEqual([0, 0, true]);
+      if (flow.depthM[k] === 0)
+        expect([flow.u[k], flow.v[k], Number.isNaN(flow.surfaceM[k])]).toEqual([0, 0, true]);
       else expect(flow.surfaceM[k]).toBeCloseTo(flow.bedM[k]! + flow.depthM[k]!, 12);
     }
   });
   it('the mirrored beat has the mirrored mean depth and discharge', () => {
-    const mean = (f: FlowField) => f.depthM.reduce((a, b) => a + b, 0) / f.depthM.filter((d) => d > 0).length;
+    const mean = (f: FlowField) =>
+      f.depthM.reduce((a, b) => a + b, 0) / f.depthM.filter((d) => d > 0).length;
     expect(Math.abs(mean(turned) / mean(flow) - 1)).toBeLessThan(0.01);
   });
   it('survives its blob', () => {
@@ -102,9 +120,11 @@ function aroundMainBoulder(f: FlowField, field: LieField, side: 1 | -1) {
     const x = f.x0M + (k % f.nx) * f.cellM - centre.xM;
     const y = side * (f.y0M + Math.floor(k / f.nx) * f.cellM) - centre.yM;
     const beyond = Math.abs(x) - d / 2;
-    if (beyond > 0 && beyond <= d && Math.abs(y) <= d / 2) best = Math.max(best, 100 * field.field[k]!);
+    if (beyond > 0 && beyond <= d && Math.abs(y) <= d / 2)
+      best = Math.max(best, 100 * field.field[k]!);
     const off = Math.abs(y);
-    if (Math.abs(x) <= d / 2 && off >= d && off <= 1.5 * d && f.depthM[k]! > 0) abeam.push(100 * field.field[k]!);
+    if (Math.abs(x) <= d / 2 && off >= d && off <= 1.5 * d && f.depthM[k]! > 0)
+      abeam.push(100 * field.field[k]!);
   }
   return { best, median: abeam.sort((a, b) => a - b)[abeam.length >> 1]! };
 }
@@ -123,9 +143,13 @@ describe('lies', () => {
     lies.lies.forEach((lie, i) => {
       if (i > 0) expect(lie.rating).toBeLessThanOrEqual(lies.lies[i - 1]!.rating);
       expect(lie.depthM).toBeGreaterThan(0.1);
-      expect(lie.why.map((r) => r.what)).toEqual(expect.arrayContaining(['holds-back', 'nose-pace', 'depth']));
+      expect(lie.why.map((r) => r.what)).toEqual(
+        expect.arrayContaining(['holds-back', 'nose-pace', 'depth']),
+      );
       for (const need of Object.values(lie.needs)) expect(need >= 0 && need <= 1).toBe(true);
-      for (const other of lies.lies) if (other !== lie) expect(Math.hypot(other.xM - lie.xM, other.yM - lie.yM)).toBeGreaterThan(1.2);
+      for (const other of lies.lies)
+        if (other !== lie)
+          expect(Math.hypot(other.xM - lie.xM, other.yM - lie.yM)).toBeGreaterThan(1.2);
     });
   });
   it('in the cold the best lie is deeper and slower than in summer', () => {
@@ -147,7 +171,15 @@ describe('lies', () => {
 });
 
 const CONDITIONS = { sunAltitudeRad: 0.8, sunPlanRad: 1, sky: 'overcast', windMps: 1 } as const;
-const fish: Fish = { id: 'f1', xM: 12, yM: 1.6, fishDepthM: 0.45, headingRad: 0, totalLengthCm: 26, surety: 'sure' };
+const fish: Fish = {
+  id: 'f1',
+  xM: 12,
+  yM: 1.6,
+  fishDepthM: 0.45,
+  headingRad: 0,
+  totalLengthCm: 26,
+  surety: 'sure',
+};
 const ANGLER = { heightM: 1.75, massKg: 78, maxWadeM: 0.7 };
 
 describe('sight on the demo', () => {
@@ -167,7 +199,8 @@ describe('sight on the demo', () => {
     const scene = createScene(plan, flow);
     const below: Fish = { ...fish, xM: 16.5, yM: -1.5, headingRad: -Math.PI / 2 };
     const view = fishView(scene, below, CONDITIONS);
-    const at = (xM: number, yM: number) => exposureAt(scene, view, { xM, yM, posture: 'kneel', heightM: 1.75 }, CONDITIONS);
+    const at = (xM: number, yM: number) =>
+      exposureAt(scene, view, { xM, yM, posture: 'kneel', heightM: 1.75 }, CONDITIONS);
     expect(at(16.5, -8.2)).toBeLessThan(0.05);
     expect(at(16.5, -4.4)).toBeGreaterThan(0.2);
   });
@@ -175,7 +208,14 @@ describe('sight on the demo', () => {
 
 describe('stalk on the demo', () => {
   const stalk = (f: Fish[], to = { xM: 8, yM: -5.2 }, scene = createScene(plan, flow)) =>
-    planStalk(scene, { from: { xM: 2.5, yM: -8.4 }, to, endPosture: 'kneel', fish: f, angler: ANGLER, conditions: CONDITIONS });
+    planStalk(scene, {
+      from: { xM: 2.5, yM: -8.4 },
+      to,
+      endPosture: 'kneel',
+      fish: f,
+      angler: ANGLER,
+      conditions: CONDITIONS,
+    });
 
   it('finds a dry way that ends on the knees and keeps calm better than a straight march', () => {
     const way = stalk([fish]);
@@ -192,13 +232,21 @@ describe('stalk on the demo', () => {
     expect(facing.seconds).toBeGreaterThanOrEqual(away.seconds - 1e-9);
   });
   it('says why there is no way: too deep, off the ground, inside a bush', () => {
-    expect(stalk([fish], { xM: 12, yM: 0.2 })).toEqual({ kind: 'no way', reason: 'stand-too-deep' });
+    expect(stalk([fish], { xM: 12, yM: 0.2 })).toEqual({
+      kind: 'no way',
+      reason: 'stand-too-deep',
+    });
     expect(stalk([fish], { xM: 500, yM: 0 })).toEqual({ kind: 'no way', reason: 'stand-blocked' });
-    expect(stalk([fish], { xM: 16.5, yM: -6 })).toEqual({ kind: 'no way', reason: 'stand-blocked' });
+    expect(stalk([fish], { xM: 16.5, yM: -6 })).toEqual({
+      kind: 'no way',
+      reason: 'stand-blocked',
+    });
   });
   it('keeps off a marked hazard', () => {
     const way = stalk([], { xM: 36, yM: -8 });
     if (way.kind !== 'way') throw new Error(way.reason);
-    for (const leg of way.legs) for (const p of leg.places) expect(Math.hypot(p.xM - 35.2, p.yM + 5.4)).toBeGreaterThanOrEqual(1.5);
+    for (const leg of way.legs)
+      for (const p of leg.places)
+        expect(Math.hypot(p.xM - 35.2, p.yM + 5.4)).toBeGreaterThanOrEqual(1.5);
   });
 });

@@ -1,18 +1,39 @@
-import { beatsInBook, cachedFlow, changeSettings, keepBeat, keepFlow, keepMark } from '../services/index';
+import {
+  beatsInBook,
+  cachedFlow,
+  changeSettings,
+  keepBeat,
+  keepFlow,
+  keepMark,
+} from '../services/index';
 import { flowInputHash, encodeFlow, solveFlow } from '../core/water/index';
 import { DEMO_STREAM, firstBeat } from './first-beat';
+import { DEMO_BEAT_ID } from './names';
 
 /** Fills the demo's book once: its beat, two marks, and the flow at the surveyed level. */
-export const DEMO_BEAT_ID = 'sallow-steps';
-
 async function seed(): Promise<void> {
   const plan = firstBeat();
   if (!(await beatsInBook()).some((b) => b.id === DEMO_BEAT_ID)) {
     await keepBeat(DEMO_BEAT_ID, DEMO_STREAM, plan);
     await changeSettings({ waterTempC: 11.5 });
     const mark = { beatId: DEMO_BEAT_ID, headingRad: 0, surety: 'sure' as const };
-    await keepMark({ ...mark, id: 'demo-mark-1', xM: 14.9, yM: -1.6, fishDepthM: 0.4, totalLengthCm: 27 });
-    await keepMark({ ...mark, id: 'demo-mark-2', xM: 23.7, yM: 3.4, fishDepthM: 0.5, totalLengthCm: 33, surety: 'likely' });
+    await keepMark({
+      ...mark,
+      id: 'demo-mark-1',
+      xM: 14.9,
+      yM: -1.6,
+      fishDepthM: 0.4,
+      totalLengthCm: 27,
+    });
+    await keepMark({
+      ...mark,
+      id: 'demo-mark-2',
+      xM: 23.7,
+      yM: 3.4,
+      fishDepthM: 0.5,
+      totalLengthCm: 33,
+      surety: 'likely',
+    });
     console.log('Demo data made: one stream, one beat, two marks.');
   }
   const level = plan.levels.find((l) => l.name === plan.surveyedLevel)!;
@@ -23,12 +44,10 @@ async function seed(): Promise<void> {
   await keepFlow(DEMO_BEAT_ID, hash, encodeFlow(flow));
 }
 
-if (process.env.PEBBLE_SEED !== 'no') {
-  seed().then(
-    () => process.exit(0),
-    (error: unknown) => {
-      console.error(error);
-      process.exit(1);
-    },
-  );
-}
+seed().then(
+  () => process.exit(0),
+  (error: unknown) => {
+    console.error(error);
+    process.exit(1);
+  },
+);

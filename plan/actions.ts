@@ -8,14 +8,29 @@ import { formatAddress, type Address } from './address';
 import { toCivil, zoneOffsetMin } from './civil-time';
 import { clientId } from './client-id';
 import type { Outbox } from './outbox';
-import { lieOf, targetOf, tempOf, type BeatInput, type Mark, type Settings, type Try, type WorkspaceState } from './state';
+import {
+  lieOf,
+  targetOf,
+  tempOf,
+  type BeatInput,
+  type Mark,
+  type Settings,
+  type Try,
+  type WorkspaceState,
+} from './state';
 import type { Store } from './store';
 
 /** Places are kept to a centimetre: what the address holds. */
 const cm = (m: number) => Math.round(m * 100) / 100;
 
 /** Everything a person can do here. Each is one edit of the store and, where it must last, one letter. */
-export function createActions(store: Store<WorkspaceState>, beat: BeatInput, outbox: Outbox, now: () => number, firstCast: () => Promise<FirstCast | null>) {
+export function createActions(
+  store: Store<WorkspaceState>,
+  beat: BeatInput,
+  outbox: Outbox,
+  now: () => number,
+  firstCast: () => Promise<FirstCast | null>,
+) {
   const zone = beat.plan.timeZone;
   const link = () => formatAddress(beat.id, store.get(), zone);
   /** Choosing pushes history; dragging replaces it once on release. */
@@ -43,8 +58,17 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
     if (!t) return;
     const clientMs = now();
     const seq = t.events.reduce((most, e) => Math.max(most, e.seq), 0) + 1;
-    const event: TryEvent = { id: clientId(), seq, code, clientMs, zoneOffsetMin: zoneOffsetMin(clientMs, zone), ...detail };
-    store.set((s) => ({ tries: s.tries.map((x) => (x.id === tryId ? { ...x, events: [...x.events, event] } : x)) }));
+    const event: TryEvent = {
+      id: clientId(),
+      seq,
+      code,
+      clientMs,
+      zoneOffsetMin: zoneOffsetMin(clientMs, zone),
+      ...detail,
+    };
+    store.set((s) => ({
+      tries: s.tries.map((x) => (x.id === tryId ? { ...x, events: [...x.events, event] } : x)),
+    }));
     const { id, ...body } = event;
     outbox.post({ method: 'PUT', path: `/api/v1/tries/${tryId}/events/${id}`, body });
   }
@@ -61,13 +85,33 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
       push();
     },
     chooseLie(lie: Lie | null) {
-      store.set({ lieId: lie?.id ?? null, ...(lie && { markId: null, stand: null, landing: null, drift: null, stalk: null, hours: null }) });
+      store.set({
+        lieId: lie?.id ?? null,
+        ...(lie && {
+          markId: null,
+          stand: null,
+          landing: null,
+          drift: null,
+          stalk: null,
+          hours: null,
+        }),
+      });
       push();
       const s = store.get();
       if (lie && (s.step === 'stalk' || s.step === 'cast')) void propose();
     },
     chooseMark(id: string | null) {
-      store.set((s) => ({ markId: id, lieId: null, ...(id !== s.markId && { stand: null, landing: null, drift: null, stalk: null, hours: null }) }));
+      store.set((s) => ({
+        markId: id,
+        lieId: null,
+        ...(id !== s.markId && {
+          stand: null,
+          landing: null,
+          drift: null,
+          stalk: null,
+          hours: null,
+        }),
+      }));
       push();
       const s = store.get();
       if (id && !s.stand && (s.step === 'stalk' || s.step === 'cast')) void propose();
@@ -89,11 +133,17 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
       void propose();
     },
     moveStand(place: Place, dragging: boolean) {
-      store.set({ stand: { xM: cm(place.xM), yM: cm(place.yM) }, dragging: dragging ? 'stand' : null });
+      store.set({
+        stand: { xM: cm(place.xM), yM: cm(place.yM) },
+        dragging: dragging ? 'stand' : null,
+      });
       if (!dragging) replace();
     },
     moveLanding(place: Place, dragging: boolean) {
-      store.set({ landing: { xM: cm(place.xM), yM: cm(place.yM) }, dragging: dragging ? 'landing' : null });
+      store.set({
+        landing: { xM: cm(place.xM), yM: cm(place.yM) },
+        dragging: dragging ? 'landing' : null,
+      });
       if (!dragging) replace();
     },
     setPlacing: (placing: boolean) => store.set({ placing }),
@@ -103,10 +153,17 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
       if (!flow) return null;
       const sample = sampleFlow(flow, place.xM, place.yM, { depthM: 0, u: 0, v: 0 });
       if (sample.depthM < 0.08) {
-        store.set((s) => ({ notices: [...s.notices, 'No fish can lie there: the water is under 8 cm deep. Mark it where it is deeper.'] }));
+        store.set((s) => ({
+          notices: [
+            ...s.notices,
+            'No fish can lie there: the water is under 8 cm deep. Mark it where it is deeper.',
+          ],
+        }));
         return null;
       }
-      const k = Math.round((place.yM - flow.y0M) / flow.cellM) * flow.nx + Math.round((place.xM - flow.x0M) / flow.cellM);
+      const k =
+        Math.round((place.yM - flow.y0M) / flow.cellM) * flow.nx +
+        Math.round((place.xM - flow.x0M) / flow.cellM);
       const mark: Mark = {
         id: clientId(),
         xM: cm(place.xM),
@@ -116,7 +173,18 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
         totalLengthCm: 25,
         surety: 'likely',
       };
-      store.set((s) => ({ marks: [...s.marks, mark], placing: false, markId: mark.id, lieId: null, stand: null, landing: null, drift: null, stalk: null, hours: null }));
+      store.set((s) => ({
+        marks: [...s.marks, mark],
+        placing: false,
+        step: 'spot',
+        markId: mark.id,
+        lieId: null,
+        stand: null,
+        landing: null,
+        drift: null,
+        stalk: null,
+        hours: null,
+      }));
       saveMark(mark);
       push();
       return mark.id;
@@ -127,9 +195,15 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
         dragging: final ? null : 'fish',
         marks: s.marks.map((m) => {
           if (m.id !== id) return m;
-          const next = { ...m, ...change, ...(change.xM !== undefined && { xM: cm(change.xM), yM: cm(change.yM ?? m.yM) }) };
+          const next = {
+            ...m,
+            ...change,
+            ...(change.xM !== undefined && { xM: cm(change.xM), yM: cm(change.yM ?? m.yM) }),
+          };
           if (change.xM === undefined || !s.flow) return next;
-          const k = Math.round((next.yM - s.flow.y0M) / s.flow.cellM) * s.flow.nx + Math.round((next.xM - s.flow.x0M) / s.flow.cellM);
+          const k =
+            Math.round((next.yM - s.flow.y0M) / s.flow.cellM) * s.flow.nx +
+            Math.round((next.xM - s.flow.x0M) / s.flow.cellM);
           return s.flow.depthM[k]! > 0 ? { ...next, headingRad: headingAt(s.flow, k) } : next;
         }),
       }));
@@ -137,7 +211,10 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
       if (final && mark) saveMark(mark);
     },
     strikeMark(id: string) {
-      store.set((s) => ({ marks: s.marks.filter((m) => m.id !== id), markId: s.markId === id ? null : s.markId }));
+      store.set((s) => ({
+        marks: s.marks.filter((m) => m.id !== id),
+        markId: s.markId === id ? null : s.markId,
+      }));
       outbox.post({ method: 'DELETE', path: `/api/v1/marks/${id}` });
       push();
     },
@@ -172,7 +249,10 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
           landing: s.landing,
           lay: s.lay,
           predictedCleanS: s.drift?.cleanS ?? null,
-          exposure: s.hours?.reduce((a, b) => (Math.abs(b.hour - hourOf(s)) < Math.abs(a.hour - hourOf(s)) ? b : a)).exposure ?? null,
+          exposure:
+            s.hours?.reduce((a, b) =>
+              Math.abs(b.hour - hourOf(s)) < Math.abs(a.hour - hourOf(s)) ? b : a,
+            ).exposure ?? null,
           ratedLengthFlCm: Math.round((target?.totalLengthCm ?? 25) / TOTAL_PER_FORK),
         },
       };
@@ -191,7 +271,8 @@ export function createActions(store: Store<WorkspaceState>, beat: BeatInput, out
       const last = t && foldTry(t.fly, t.events).last;
       if (last) record(tryId, 'undo', { undoes: last.id });
     },
-    dismissNotice: (index: number) => store.set((s) => ({ notices: s.notices.filter((_, i) => i !== index) })),
+    dismissNotice: (index: number) =>
+      store.set((s) => ({ notices: s.notices.filter((_, i) => i !== index) })),
   };
 
   function hourOf(s: WorkspaceState): number {

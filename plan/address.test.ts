@@ -3,8 +3,15 @@ import { atHour, civilHour, clockText, dayText, fromCivil, toCivil } from './civ
 
 const ZONE = 'Etc/GMT-2';
 const base: Address = {
-  step: 'read', level: 'Fair', atMs: Date.parse('2026-06-13T07:40:00Z'), lieId: null, markId: null,
-  stand: null, landing: null, lay: { kind: 'straight' }, posture: 'kneel',
+  step: 'read',
+  level: 'Fair',
+  atMs: Date.parse('2026-06-13T07:40:00Z'),
+  lieId: null,
+  markId: null,
+  stand: null,
+  landing: null,
+  lay: { kind: 'straight' },
+  posture: 'kneel',
 };
 const parse = (link: string) => {
   const url = new URL(link, 'http://localhost');
@@ -13,8 +20,15 @@ const parse = (link: string) => {
 
 it('a link gives the plan back', () => {
   const address: Address = {
-    ...base, step: 'cast', level: 'Spate', markId: 'm-1', lieId: 'abc', stand: { xM: 12.35, yM: -3.1 },
-    landing: { xM: 13, yM: 1.25 }, lay: { kind: 'reach', toward: 'up-current', amountM: 1.6 }, posture: 'crouch',
+    ...base,
+    step: 'cast',
+    level: 'Spate',
+    markId: 'm-1',
+    lieId: 'abc',
+    stand: { xM: 12.35, yM: -3.1 },
+    landing: { xM: 13, yM: 1.25 },
+    lay: { kind: 'reach', toward: 'up-current', amountM: 1.6 },
+    posture: 'crouch',
   };
   const link = formatAddress('sallow', address, ZONE);
   expect(link).toContain('/b/sallow/cast?level=spate&at=2026-06-13T09:40');
@@ -24,10 +38,19 @@ it('a link gives the plan back', () => {
 });
 
 it('drops a bad part with a sentence and keeps the rest', () => {
-  const { address, dropped } = parse('/b/x/cast?level=flood&stand=12&lay=reach.up.9&posture=kneel&at=nine');
-  expect(address).toMatchObject({ step: 'cast', level: 'Fair', stand: null, lay: { kind: 'straight' } });
+  const { address, dropped } = parse(
+    '/b/x/cast?level=flood&stand=12&lay=reach.up.9&posture=kneel&at=nine',
+  );
+  expect(address).toMatchObject({
+    step: 'cast',
+    level: 'Fair',
+    stand: null,
+    lay: { kind: 'straight' },
+  });
   expect(dropped).toHaveLength(4);
-  expect(dropped[0]).toBe('The link\'s level "flood" was left out: it must be thin, fair, full or spate.');
+  expect(dropped[0]).toBe(
+    'The link\'s level "flood" was left out: it must be thin, fair, full or spate.',
+  );
 });
 
 it('civil time keeps to the zone, in summer and winter', () => {

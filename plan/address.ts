@@ -23,7 +23,9 @@ export interface Address {
 const placeText = (p: Place) => `${p.xM.toFixed(2)},${p.yM.toFixed(2)}`;
 
 function layText(lay: Lay): string {
-  return lay.kind === 'straight' ? 'straight' : `reach.${lay.toward === 'up-current' ? 'up' : 'down'}.${lay.amountM.toFixed(1)}`;
+  return lay.kind === 'straight'
+    ? 'straight'
+    : `reach.${lay.toward === 'up-current' ? 'up' : 'down'}.${lay.amountM.toFixed(1)}`;
 }
 
 export function formatAddress(beatId: string, a: Address, timeZone?: string): string {
@@ -40,26 +42,68 @@ export function formatAddress(beatId: string, a: Address, timeZone?: string): st
 }
 
 /** Reads a link. A bad part is dropped with a sentence; the rest stands. */
-export function parseAddress(step: string, query: URLSearchParams, base: Address, timeZone?: string): { address: Address; dropped: string[] } {
+export function parseAddress(
+  step: string,
+  query: URLSearchParams,
+  base: Address,
+  timeZone?: string,
+): { address: Address; dropped: string[] } {
   const address = { ...base };
   const dropped: string[] = [];
-  const read = <T>(name: string, parse: (text: string) => T | null, keep: (value: T) => void, possible: string) => {
+  const read = <T>(
+    name: string,
+    parse: (text: string) => T | null,
+    keep: (value: T) => void,
+    possible: string,
+  ) => {
     const text = query.get(name);
     if (text === null) return;
     const value = parse(text);
-    if (value === null) dropped.push(`The link's ${name} "${text}" was left out: it must be ${possible}.`);
+    if (value === null)
+      dropped.push(`The link's ${name} "${text}" was left out: it must be ${possible}.`);
     else keep(value);
   };
   if ((STEPS as readonly string[]).includes(step)) address.step = step as Step;
-  else dropped.push(`The link's step "${step}" was left out: it must be one of ${STEPS.join(', ')}.`);
-  read('level', (t) => LEVEL_NAMES.find((n) => n.toLowerCase() === t.toLowerCase()) ?? null, (v) => (address.level = v), 'thin, fair, full or spate');
-  read('at', (t) => fromCivil(t, timeZone), (v) => (address.atMs = v), 'a time like 2026-06-13T09:40');
-  read('mark', (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null), (v) => (address.markId = v), 'the id of a mark');
-  read('lie', (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null), (v) => (address.lieId = v), 'the id of a lie');
+  else
+    dropped.push(`The link's step "${step}" was left out: it must be one of ${STEPS.join(', ')}.`);
+  read(
+    'level',
+    (t) => LEVEL_NAMES.find((n) => n.toLowerCase() === t.toLowerCase()) ?? null,
+    (v) => (address.level = v),
+    'thin, fair, full or spate',
+  );
+  read(
+    'at',
+    (t) => fromCivil(t, timeZone),
+    (v) => (address.atMs = v),
+    'a time like 2026-06-13T09:40',
+  );
+  read(
+    'mark',
+    (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null),
+    (v) => (address.markId = v),
+    'the id of a mark',
+  );
+  read(
+    'lie',
+    (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null),
+    (v) => (address.lieId = v),
+    'the id of a lie',
+  );
   read('stand', parsePlace, (v) => (address.stand = v), 'two numbers of metres like 12.35,-3.10');
   read('land', parsePlace, (v) => (address.landing = v), 'two numbers of metres like 12.35,-3.10');
-  read('lay', parseLay, (v) => (address.lay = v), 'straight, or a reach of 0.2 to 2.5 m like reach.up.1.6');
-  read('posture', (t) => POSTURES.find((p) => p === t) ?? null, (v) => (address.posture = v), POSTURES.join(', '));
+  read(
+    'lay',
+    parseLay,
+    (v) => (address.lay = v),
+    'straight, or a reach of 0.2 to 2.5 m like reach.up.1.6',
+  );
+  read(
+    'posture',
+    (t) => POSTURES.find((p) => p === t) ?? null,
+    (v) => (address.posture = v),
+    POSTURES.join(', '),
+  );
   return { address, dropped };
 }
 

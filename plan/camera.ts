@@ -17,7 +17,12 @@ export const worldY = (c: Camera, py: number) => c.topM - py / c.scale;
 export const pageDeg = (planRad: number) => (-planRad * 180) / Math.PI;
 
 /** Opening view: 24 px/m or what fits the beat, the channel in the middle. */
-export function openingCamera(lengthM: number, middleYM: number, width: number, height: number): Camera {
+export function openingCamera(
+  lengthM: number,
+  middleYM: number,
+  width: number,
+  height: number,
+): Camera {
   const scale = Math.max(width < 700 ? 12 : 24, width / lengthM);
   return { scale, leftM: 0, topM: middleYM + height / scale / 2 };
 }

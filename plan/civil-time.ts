@@ -11,7 +11,12 @@ function partsAt(ms: number, timeZone: string): Record<string, number> {
     second: '2-digit',
     hourCycle: 'h23',
   });
-  return Object.fromEntries(format.formatToParts(new Date(ms)).filter((p) => p.type !== 'literal').map((p) => [p.type, Number(p.value)]));
+  return Object.fromEntries(
+    format
+      .formatToParts(new Date(ms))
+      .filter((p) => p.type !== 'literal')
+      .map((p) => [p.type, Number(p.value)]),
+  );
 }
 
 /** Minutes that the zone's clocks are ahead of UTC at an instant. */
@@ -56,6 +61,11 @@ export function clockText(ms: number, timeZone = 'UTC'): string {
 
 /** "Sat 13 June". */
 export function dayText(ms: number, timeZone = 'UTC'): string {
-  const parts = new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'long' }).format(new Date(ms));
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'long',
+  }).format(new Date(ms));
   return parts.replace(',', '');
 }

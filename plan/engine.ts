@@ -6,7 +6,17 @@ import { TOTAL_PER_FORK } from '../core/fish/index';
 import { across, hireFlow, hireLive, hireRead, hireStalk, latestWins } from '../workers/client';
 import { atHour } from './civil-time';
 import { conditionsAt } from './conditions';
-import { ASSUMED_LENGTH_CM, ROD_M, targetOf, tempOf, TIP_HEIGHT_M, tipOf, type BeatInput, type HourExposure, type WorkspaceState } from './state';
+import {
+  ASSUMED_LENGTH_CM,
+  ROD_M,
+  targetOf,
+  tempOf,
+  TIP_HEIGHT_M,
+  tipOf,
+  type BeatInput,
+  type HourExposure,
+  type WorkspaceState,
+} from './state';
 import type { Store } from './store';
 
 /** Drift is followed this long, s. */
@@ -22,16 +32,25 @@ const KEPT_TIMES = 400;
  */
 export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   const { plan } = beat;
-  const died = (message: string) => store.set({ flowState: { kind: 'failed', message: `A part of the program stopped: ${message}. Load the page again.` } });
+  const died = (message: string) =>
+    store.set({
+      flowState: {
+        kind: 'failed',
+        message: `A part of the program stopped: ${message}. Load the page again.`,
+      },
+    });
   const flowWorker = hireFlow(died);
   const readWorker = hireRead(died);
   const liveWorker = hireLive(died);
   const stalkWorker = hireStalk(died);
   const solved = new Map<string, FlowField>();
   let wanted = '';
+  /** The flow that the angler stopped: nothing more is taken of it until asked for again. */
+  let stopped = '';
   let taken: FlowField | null = null;
   const asked = { rate: '', ring: '', drift: '', stalk: '', hours: '' };
-  const complain = (error: unknown) => store.set((s) => ({ notices: [...s.notices, `Not computed: ${String(error)}`] }));
+  const complain = (error: unknown) =>
+    store.set((s) => ({ notices: [...s.notices, `Not computed: ${String(error)}`] }));
 
   const keys = new Map<string, string>();
   function keyOf(level: string, dischargeM3s: number): string {
@@ -45,6 +64,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     const hash = keyOf(level.name, level.dischargeM3s);
     if (hash === wanted) return;
     wanted = hash;
+    stopped = '';
     void flowWorker.call.cancel();
     const known = solved.get(hash);
     if (known) {
@@ -71,23 +91,35 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     try {
       const events = across({
         onProgress: (progress: number) => {
-          if (wanted === hash) store.set({ flowState: { kind: 'solving', progress } });
+          if (wanted === hash && stopped !== hash)
+            store.set({ flowState: { kind: 'solving', progress } });
         },
         onCoarse: (coarse: FlowField) => {
-          if (wanted === hash) take(coarse, true);
+          if (wanted === hash && stopped !== hash) take(coarse, true);
         },
       });
       const flow = await flowWorker.call.solve(plan, dischargeM3s, events);
       if (!flow) return;
-      if (flow.status === 'diverged') throw new Error('the water did not settle: depths or discharge of this beat contradict each other');
+      if (flow.status === 'diverged')
+        throw new Error(
+          'the water did not settle: depths or discharge of this beat contradict each other',
+        );
       solved.set(hash, flow);
       const blob = encodeFlow(flow).slice().buffer;
-      void fetch(`/api/v1/flows/${hash}?beat=${beat.id}`, { method: 'PUT', body: blob }).catch(() => null);
+      void fetch(`/api/v1/flows/${hash}?beat=${beat.id}`, { method: 'PUT', body: blob }).catch(
+        () => null,
+      );
       if (wanted !== hash) return;
       take(flow, false);
       store.set({ flowState: { kind: 'ready' } });
     } catch (error) {
-      if (wanted === hash) store.set({ flowState: { kind: 'failed', message: error instanceof Error ? error.message : String(error) } });
+      if (wanted === hash)
+        store.set({
+          flowState: {
+            kind: 'failed',
+            message: error instanceof Error ? error.message : String(error),
+          },
+        });
     }
   }
 
@@ -102,14 +134,24 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
 
   const askRate = latestWins(
     (o: { flow: FlowField; tempC: number }) =>
-      readWorker.call.rate(plan, o.flow, { species: 'brown', forkLengthCm: ASSUMED_LENGTH_CM / TOTAL_PER_FORK, waterTempC: o.tempC }),
+      readWorker.call.rate(plan, o.flow, {
+        species: 'brown',
+        forkLengthCm: ASSUMED_LENGTH_CM / TOTAL_PER_FORK,
+        waterTempC: o.tempC,
+      }),
     (lies, o) => {
       if (o.flow === taken) store.set({ lies, liesStale: false });
     },
     complain,
   );
   const askRing = latestWins(
-    (s: WorkspaceState) => liveWorker.call.ring(targetOf(s)!, s.posture, s.settings.anglerHeightM, conditionsAt(plan, s.atMs)),
+    (s: WorkspaceState) =>
+      liveWorker.call.ring(
+        targetOf(s)!,
+        s.posture,
+        s.settings.anglerHeightM,
+        conditionsAt(plan, s.atMs),
+      ),
     (ring) => store.set({ ring }),
     complain,
   );
@@ -127,7 +169,12 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       const band = await liveWorker.call.drift(input, s.dragging ? RUNS.dragging : RUNS.settled);
       return { band, ms: performance.now() - began };
     },
-    ({ band, ms }) => store.set((s) => ({ drift: band, driftStale: false, answerMs: [...s.answerMs.slice(1 - KEPT_TIMES), ms] })),
+    ({ band, ms }) =>
+      store.set((s) => ({
+        drift: band,
+        driftStale: false,
+        answerMs: [...s.answerMs.slice(1 - KEPT_TIMES), ms],
+      })),
     complain,
   );
   const askHours = latestWins(
@@ -147,7 +194,11 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
         to: s.stand!,
         endPosture: s.posture,
         fish: fishSeeing(s),
-        angler: { heightM: s.settings.anglerHeightM, massKg: s.settings.anglerMassKg, maxWadeM: s.settings.maxWadeM },
+        angler: {
+          heightM: s.settings.anglerHeightM,
+          massKg: s.settings.anglerMassKg,
+          maxWadeM: s.settings.maxWadeM,
+        },
         conditions: conditionsAt(plan, s.atMs),
       }),
     (stalk) => store.set({ stalk, stalkStale: false }),
@@ -175,8 +226,10 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       once('rate', [flow.nx, tempOf(s)], () => askRate({ flow, tempC: tempOf(s) }));
       if (target) once('ring', [target, s.posture, light, body], () => askRing(s));
       else if (s.ring) store.set({ ring: null });
-      if (s.stand && s.landing) once('drift', [s.stand, s.landing, s.lay, target, s.dragging === null], () => askDrift(s));
-      if (s.stand && target && !s.dragging) once('hours', [target, s.stand, s.posture, light, body], () => askHours(s));
+      if (s.stand && s.landing)
+        once('drift', [s.stand, s.landing, s.lay, target, s.dragging === null], () => askDrift(s));
+      if (s.stand && target && !s.dragging)
+        once('hours', [target, s.stand, s.posture, light, body], () => askHours(s));
       const flowIsFinal = s.flowState.kind === 'ready' && !s.flowStale;
       if (s.stand && flowIsFinal && !s.dragging) {
         once('stalk', [s.stand, s.posture, fishSeeing(s), light, body], () => {
@@ -200,6 +253,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       for (const worker of [flowWorker, readWorker, liveWorker, stalkWorker]) worker.dismiss();
     },
     cancelSolve() {
+      stopped = wanted;
       void flowWorker.call.cancel();
       store.set({ flowState: { kind: 'cancelled' } });
     },
@@ -220,6 +274,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     },
     solveAgain() {
       wanted = '';
+      stopped = '';
       void openFlow();
     },
   };

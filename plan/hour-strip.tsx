@@ -32,21 +32,44 @@ export function HourStrip() {
     const noon = dayKey * 86400000 + 43200000;
     return Array.from({ length: 74 }, (_, i) => {
       const hour = FIRST_HOUR + (i * (LAST_HOUR - FIRST_HOUR)) / 73;
-      return { hour, deg: (conditionsAt(plan, atHour(noon, hour, plan.timeZone)).sunAltitudeRad * 180) / Math.PI };
+      return {
+        hour,
+        deg: (conditionsAt(plan, atHour(noon, hour, plan.timeZone)).sunAltitudeRad * 180) / Math.PI,
+      };
     });
   }, [plan, dayKey]);
   const dragging = useRef(false);
   const scrub = (event: React.PointerEvent<HTMLDivElement>, final: boolean) => {
     const box = event.currentTarget.getBoundingClientRect();
-    const hour = Math.min(LAST_HOUR, Math.max(FIRST_HOUR, FIRST_HOUR + (event.clientX - box.left - labelWidth) / perHour));
+    const hour = Math.min(
+      LAST_HOUR,
+      Math.max(FIRST_HOUR, FIRST_HOUR + (event.clientX - box.left - labelWidth) / perHour),
+    );
     actions.setHour(atHour(atMs, Math.round(hour * 12) / 12, plan.timeZone), final);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const step = { ArrowRight: STEP_HOURS, ArrowUp: STEP_HOURS, ArrowLeft: -STEP_HOURS, ArrowDown: -STEP_HOURS, PageUp: 1, PageDown: -1 }[event.key];
-    const next = event.key === 'Home' ? FIRST_HOUR : event.key === 'End' ? LAST_HOUR : step === undefined ? null : now + step;
+    const step = {
+      ArrowRight: STEP_HOURS,
+      ArrowUp: STEP_HOURS,
+      ArrowLeft: -STEP_HOURS,
+      ArrowDown: -STEP_HOURS,
+      PageUp: 1,
+      PageDown: -1,
+    }[event.key];
+    const next =
+      event.key === 'Home'
+        ? FIRST_HOUR
+        : event.key === 'End'
+          ? LAST_HOUR
+          : step === undefined
+            ? null
+            : now + step;
     if (next === null) return;
     event.preventDefault();
-    actions.setHour(atHour(atMs, Math.min(LAST_HOUR, Math.max(FIRST_HOUR, next)), plan.timeZone), true);
+    actions.setHour(
+      atHour(atMs, Math.min(LAST_HOUR, Math.max(FIRST_HOUR, next)), plan.timeZone),
+      true,
+    );
   };
   const light = conditionsAt(plan, atMs);
   const sunDeg = (light.sunAltitudeRad * 180) / Math.PI;
@@ -62,106 +85,185 @@ export function HourStrip() {
   const rise = day?.kind === 'rises' ? civilHour(day.riseMs, plan.timeZone) : null;
   const set = day?.kind === 'rises' ? civilHour(day.setMs, plan.timeZone) : null;
   return (
-    <div
-      ref={ref}
-      className="hours"
-      role="slider"
-      tabIndex={0}
-      aria-label="Hour of the day"
-      aria-valuemin={FIRST_HOUR}
-      aria-valuemax={LAST_HOUR}
-      aria-valuenow={Math.round(now * 100) / 100}
-      aria-valuetext={`${clockText(atMs, plan.timeZone)}${plan.anchor ? `, sun ${Math.round(sunDeg)} degrees up` : ''}${nowSeen ? `, seen ${inHundred(nowSeen.exposure)}` : ''}`}
-      onKeyDown={onKeyDown}
-      onPointerDown={(e) => {
-        e.currentTarget.setPointerCapture(e.pointerId);
-        dragging.current = true;
-        scrub(e, false);
-      }}
-      onPointerMove={(e) => dragging.current && scrub(e, false)}
-      onPointerUp={(e) => {
-        dragging.current = false;
-        scrub(e, true);
-      }}
-      onPointerCancel={() => (dragging.current = false)}
-    >
-      {width > 0 && (
-        <svg width={width} height={height} aria-hidden="true">
-          {rise !== null && set !== null && (
-            <>
-              <rect x={labelWidth} y={0} width={Math.max(0, x(rise) - labelWidth)} height={height} fill="var(--night)" />
-              <rect x={x(set)} y={0} width={Math.max(0, width - x(set))} height={height} fill="var(--night)" />
-            </>
-          )}
-          <rect x={0} y={0} width={labelWidth} height={height} fill="var(--wet)" />
-          {!compact && <text x={12} y={20} className="strip-label">Hour</text>}
-          {Array.from({ length: 9 }, (_, i) => 6 + 2 * i)
-            .filter((h) => h < LAST_HOUR && Math.abs(x(h) - x(now)) > 42 && (width > 700 || h % 4 === 0))
-            .map((h) => (
-              <text key={h} x={x(h)} y={18} textAnchor="middle" className="strip-hour">
-                {h}:00
+    <section className="hours" aria-label="Hours">
+      <div
+        ref={ref}
+        className="hours-face"
+        role="slider"
+        tabIndex={0}
+        aria-label="Hour of the day"
+        aria-valuemin={FIRST_HOUR}
+        aria-valuemax={LAST_HOUR}
+        aria-valuenow={Math.round(now * 100) / 100}
+        aria-valuetext={`${clockText(atMs, plan.timeZone)}${plan.anchor ? `, sun ${Math.round(sunDeg)} degrees up` : ''}${nowSeen ? `, seen ${inHundred(nowSeen.exposure)}` : ''}`}
+        onKeyDown={onKeyDown}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          dragging.current = true;
+          scrub(e, false);
+        }}
+        onPointerMove={(e) => dragging.current && scrub(e, false)}
+        onPointerUp={(e) => {
+          dragging.current = false;
+          scrub(e, true);
+        }}
+        onPointerCancel={() => (dragging.current = false)}
+      >
+        {width > 0 && (
+          <svg width={width} height={height} aria-hidden="true">
+            {rise !== null && set !== null && (
+              <>
+                <rect
+                  x={labelWidth}
+                  y={0}
+                  width={Math.max(0, x(rise) - labelWidth)}
+                  height={height}
+                  fill="var(--night)"
+                />
+                <rect
+                  x={x(set)}
+                  y={0}
+                  width={Math.max(0, width - x(set))}
+                  height={height}
+                  fill="var(--night)"
+                />
+              </>
+            )}
+            <rect x={0} y={0} width={labelWidth} height={height} fill="var(--wet)" />
+            {!compact && (
+              <text x={12} y={20} className="strip-label">
+                Hour
               </text>
-            ))}
-          {Array.from({ length: 19 }, (_, i) => 4 + i).map((h) => (
-            <path key={h} d={`M${x(h)},24v4`} stroke="var(--ink2)" strokeWidth={1} />
-          ))}
-          {plan.anchor ? (
-            <>
-              <text x={12} y={compact ? 38 : 58} className="strip-label">Sun</text>
-              <path d={`M${labelWidth},${sunBottom}H${width}`} stroke="var(--rule2)" strokeWidth={1} strokeDasharray="1 4" />
-              <path d={linePath(sun.map((p): [number, number] => [x(p.hour), ySun(p.deg)]))} className="strip-line" />
-              <circle cx={x(now)} cy={ySun(sunDeg)} r={4} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
-              {rise !== null && set !== null && !compact && (
-                <>
-                  <text x={Math.max(labelWidth + 2, x(rise) - 4)} y={70} textAnchor={x(rise) - labelWidth > 60 ? 'end' : 'start'} className="strip-second">
-                    up {clockText(day!.kind === 'rises' ? day!.riseMs : 0, plan.timeZone)}
-                  </text>
-                  <text x={Math.min(width - 4, x(set) + 4)} y={70} textAnchor={width - x(set) > 80 ? 'start' : 'end'} className="strip-second">
-                    down {clockText(day!.kind === 'rises' ? day!.setMs : 0, plan.timeZone)}
-                  </text>
-                </>
-              )}
-              {day?.kind === 'never sets' && <text x={x(12)} y={58} className="strip-second">The sun does not set today.</text>}
-              {day?.kind === 'never rises' && <text x={x(12)} y={58} className="strip-second">The sun does not rise today.</text>}
-            </>
-          ) : (
-            <text x={labelWidth + 12} y={58} className="strip-second">
-              This beat has no place on the map: hours are local solar time and the sun is not drawn.
-            </text>
-          )}
-          {!compact && (
-            <>
-              <text x={12} y={108} className="strip-label">Seen at</text>
-              <text x={12} y={124} className="strip-label">the stand</text>
-              {seen ? (
-                <>
-                  <path d={`M${labelWidth},${ySeen(0.5)}H${width}`} stroke="var(--fish)" strokeWidth={1} strokeDasharray="2 5" />
-                  <path d={linePath(seen.map((p): [number, number] => [x(p.hour), ySeen(p.exposure)]))} className="strip-seen" />
-                  <text x={x(now) + 8} y={Math.max(seenTop + 10, ySeen(nowSeen!.exposure) - 6)} className="strip-seen-word cased">
-                    {inHundred(nowSeen!.exposure)}
-                  </text>
-                </>
-              ) : (
-                <text x={labelWidth + 12} y={112} className="strip-second">
-                  Choose a fish and a stand to see how plainly it sees you through the day.
+            )}
+            {Array.from({ length: 9 }, (_, i) => 6 + 2 * i)
+              .filter(
+                (h) =>
+                  h < LAST_HOUR && Math.abs(x(h) - x(now)) > 42 && (width > 700 || h % 4 === 0),
+              )
+              .map((h) => (
+                <text key={h} x={x(h)} y={18} textAnchor="middle" className="strip-hour">
+                  {h}:00
                 </text>
-              )}
-            </>
-          )}
-          <path d={`M${x(now)},${compact ? 24 : 24}V${height}`} stroke="var(--ink)" strokeWidth={2} />
-          <g transform={`translate(${x(now)} 13)`}>
-            <ellipse rx={33} ry={12.5} fill="var(--ink)" />
-            <text y={5} textAnchor="middle" fill="var(--paper)" fontWeight="700" fontSize="15">
-              {clockText(atMs, plan.timeZone)}
-            </text>
-          </g>
-          {plan.anchor && !compact && sunDeg > 0 && (
-            <text x={x(now) + 9} y={46} className="strip-second cased">
-              sun {Math.round(sunDeg)}° up
-            </text>
-          )}
-        </svg>
-      )}
-    </div>
+              ))}
+            {Array.from({ length: 19 }, (_, i) => 4 + i).map((h) => (
+              <path key={h} d={`M${x(h)},24v4`} stroke="var(--ink2)" strokeWidth={1} />
+            ))}
+            {plan.anchor ? (
+              <>
+                <text x={12} y={compact ? 38 : 58} className="strip-label">
+                  Sun
+                </text>
+                <path
+                  d={`M${labelWidth},${sunBottom}H${width}`}
+                  stroke="var(--rule2)"
+                  strokeWidth={1}
+                  strokeDasharray="1 4"
+                />
+                <path
+                  d={linePath(sun.map((p): [number, number] => [x(p.hour), ySun(p.deg)]))}
+                  className="strip-line"
+                />
+                <circle
+                  cx={x(now)}
+                  cy={ySun(sunDeg)}
+                  r={4}
+                  fill="var(--paper)"
+                  stroke="var(--ink)"
+                  strokeWidth={2}
+                />
+                {rise !== null && set !== null && !compact && (
+                  <>
+                    <text
+                      x={Math.max(labelWidth + 2, x(rise) - 4)}
+                      y={56}
+                      textAnchor={x(rise) - labelWidth > 60 ? 'end' : 'start'}
+                      className="strip-second"
+                    >
+                      up {clockText(day!.kind === 'rises' ? day!.riseMs : 0, plan.timeZone)}
+                    </text>
+                    <text
+                      x={Math.min(width - 4, x(set) + 4)}
+                      y={56}
+                      textAnchor={width - x(set) > 80 ? 'start' : 'end'}
+                      className="strip-second"
+                    >
+                      down {clockText(day!.kind === 'rises' ? day!.setMs : 0, plan.timeZone)}
+                    </text>
+                  </>
+                )}
+                {day?.kind === 'never sets' && (
+                  <text x={x(12)} y={58} className="strip-second">
+                    The sun does not set today.
+                  </text>
+                )}
+                {day?.kind === 'never rises' && (
+                  <text x={x(12)} y={58} className="strip-second">
+                    The sun does not rise today.
+                  </text>
+                )}
+              </>
+            ) : (
+              <text x={labelWidth + 12} y={58} className="strip-second">
+                This beat has no place on the map: hours are local solar time and the sun is not
+                drawn.
+              </text>
+            )}
+            {!compact && (
+              <>
+                <text x={12} y={108} className="strip-label">
+                  Seen at
+                </text>
+                <text x={12} y={124} className="strip-label">
+                  the stand
+                </text>
+                {seen ? (
+                  <>
+                    <path
+                      d={`M${labelWidth},${ySeen(0.5)}H${width}`}
+                      stroke="var(--fish)"
+                      strokeWidth={1}
+                      strokeDasharray="2 5"
+                    />
+                    <path
+                      d={linePath(
+                        seen.map((p): [number, number] => [x(p.hour), ySeen(p.exposure)]),
+                      )}
+                      className="strip-seen"
+                    />
+                    <text
+                      x={x(now) + 8}
+                      y={Math.max(seenTop + 10, ySeen(nowSeen!.exposure) - 6)}
+                      className="strip-seen-word cased"
+                    >
+                      {inHundred(nowSeen!.exposure)}
+                    </text>
+                  </>
+                ) : (
+                  <text x={labelWidth + 12} y={112} className="strip-second">
+                    Choose a fish and a stand to see how plainly it sees you through the day.
+                  </text>
+                )}
+              </>
+            )}
+            <path
+              d={`M${x(now)},${compact ? 24 : 24}V${height}`}
+              stroke="var(--ink)"
+              strokeWidth={2}
+            />
+            <g transform={`translate(${x(now)} 13)`}>
+              <ellipse rx={33} ry={12.5} fill="var(--ink)" />
+              <text y={5} textAnchor="middle" fill="var(--paper)" fontWeight="700" fontSize="15">
+                {clockText(atMs, plan.timeZone)}
+              </text>
+            </g>
+            {plan.anchor && !compact && sunDeg > 0 && (
+              <text x={x(now) + 9} y={46} className="strip-second cased">
+                sun {Math.round(sunDeg)}° up
+              </text>
+            )}
+          </svg>
+        )}
+      </div>
+    </section>
   );
 }

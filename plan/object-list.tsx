@@ -19,8 +19,13 @@ export function ObjectList() {
         <ul>
           {marks.map((m, i) => (
             <li key={m.id}>
-              <button type="button" aria-pressed={m.id === chosenMark} onClick={() => actions.chooseMark(m.id)}>
-                <strong className="fish-word">Fish {i + 1}</strong> {m.surety}, {formatFishLength(m.totalLengthCm, units)}, {formatDepth(m.fishDepthM, units)} down
+              <button
+                type="button"
+                aria-pressed={m.id === chosenMark}
+                onClick={() => actions.chooseMark(m.id)}
+              >
+                <strong className="fish-word">Fish {i + 1}</strong> {m.surety},{' '}
+                {formatFishLength(m.totalLengthCm, units)}, {formatDepth(m.fishDepthM, units)} down
               </button>
             </li>
           ))}
@@ -32,7 +37,11 @@ export function ObjectList() {
             .sort((a, b) => a.xM - b.xM)
             .map((l) => (
               <li key={l.id}>
-                <button type="button" aria-pressed={l.id === chosenLie} onClick={() => actions.chooseLie(l)}>
+                <button
+                  type="button"
+                  aria-pressed={l.id === chosenLie}
+                  onClick={() => actions.chooseLie(l)}
+                >
                   <strong>{l.rating}</strong> {lieName(l.kind)}, {formatDepth(l.depthM, units)}
                 </button>
               </li>

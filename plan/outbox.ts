@@ -18,7 +18,11 @@ const RETRY_MS = 4000;
  * that the angler entered is lost with the connection or the page. What the server refuses is
  * taken out and its sentence reported.
  */
-export function createOutbox(report: (r: OutboxReport) => void, send: typeof fetch, storage: Pick<Storage, 'getItem' | 'setItem'>) {
+export function createOutbox(
+  report: (r: OutboxReport) => void,
+  send: typeof fetch,
+  storage: Pick<Storage, 'getItem' | 'setItem'>,
+) {
   let letters: Letter[] = [];
   let sending = false;
   let timer: ReturnType<typeof setTimeout> | null = null;
@@ -32,7 +36,10 @@ export function createOutbox(report: (r: OutboxReport) => void, send: typeof fet
     try {
       storage.setItem(KEY, JSON.stringify(letters));
     } catch {
-      report({ waiting: letters.length, problem: 'This device is full: what is not yet saved will be lost with the page.' });
+      report({
+        waiting: letters.length,
+        problem: 'This device is full: what is not yet saved will be lost with the page.',
+      });
     }
   };
   async function run(): Promise<void> {
@@ -44,11 +51,16 @@ export function createOutbox(report: (r: OutboxReport) => void, send: typeof fet
       try {
         const response = await send(letter.path, {
           method: letter.method,
-          ...(letter.body !== undefined && { body: JSON.stringify(letter.body), headers: { 'content-type': 'application/json' } }),
+          ...(letter.body !== undefined && {
+            body: JSON.stringify(letter.body),
+            headers: { 'content-type': 'application/json' },
+          }),
         });
         if (response.status >= 500) throw new Error(`status ${response.status}`);
         if (!response.ok) {
-          const body = (await response.json().catch(() => null)) as { error?: { message?: string } } | null;
+          const body = (await response.json().catch(() => null)) as {
+            error?: { message?: string };
+          } | null;
           problem = body?.error?.message ?? `Not kept: the answer was ${response.status}.`;
         }
       } catch {

@@ -13,7 +13,12 @@ import { MarksLayer, RingLayer } from './layers/marks-layer';
 import { WaterCanvas, WaterLines } from './layers/water-layer';
 
 /** The plan: painted water under SVG marks. Wheel and pinch zoom, drag pans, a click places a mark. */
-export function PlanView({ camera, setCamera, width, height }: {
+export function PlanView({
+  camera,
+  setCamera,
+  width,
+  height,
+}: {
   camera: Camera;
   setCamera: (change: (c: Camera) => Camera) => void;
   width: number;
@@ -33,24 +38,54 @@ export function PlanView({ camera, setCamera, width, height }: {
   const onClick = (event: React.MouseEvent<SVGSVGElement>) => {
     if (hold.current.moved) return;
     const box = event.currentTarget.getBoundingClientRect();
-    const place = { xM: worldX(camera, event.clientX - box.left), yM: worldY(camera, event.clientY - box.top) };
+    const place = {
+      xM: worldX(camera, event.clientX - box.left),
+      yM: worldY(camera, event.clientY - box.top),
+    };
     if (placing) actions.placeMark(place);
   };
   return (
     <div className={`plan${placing ? ' placing' : ''}`}>
       {flow && (
         <div style={{ opacity: stale ? 0.75 : 1 }}>
-          <WaterCanvas flow={flow} quantity={layer} theme={theme} camera={camera} width={width} height={height} />
+          <WaterCanvas
+            flow={flow}
+            quantity={layer}
+            theme={theme}
+            camera={camera}
+            width={width}
+            height={height}
+          />
         </div>
       )}
-      <svg ref={svg} width={width} height={height} onClick={onClick} role="group" aria-label={`Plan of ${beat.plan.name}, up-current to the right`}>
-        {flow && <WaterLines flow={flow} camera={camera} anglerHeightM={heightM} depthLines={layer === 'depth'} />}
+      <svg
+        ref={svg}
+        width={width}
+        height={height}
+        onClick={onClick}
+        role="group"
+        aria-label={`Plan of ${beat.plan.name}, up-current to the right`}
+      >
+        {flow && (
+          <WaterLines
+            flow={flow}
+            camera={camera}
+            anglerHeightM={heightM}
+            depthLines={layer === 'depth'}
+          />
+        )}
         <LandLayer plan={beat.plan} camera={camera} cellM={0.2} />
         <RingLayer camera={camera} />
         <LiesLayer camera={camera} />
         <CastLayer camera={camera} />
         <MarksLayer camera={camera} />
-        <Furniture camera={camera} width={width} height={height} bearingDeg={beat.plan.bearingDeg} units={units} />
+        <Furniture
+          camera={camera}
+          width={width}
+          height={height}
+          bearingDeg={beat.plan.bearingDeg}
+          units={units}
+        />
       </svg>
     </div>
   );
@@ -62,7 +97,10 @@ export function useThemeName(): Theme {
 }
 
 /** Pointers on the open plan: one pans, two pinch; the wheel zooms about the pointer. */
-function usePanZoom(svg: React.RefObject<SVGSVGElement | null>, setCamera: (change: (c: Camera) => Camera) => void) {
+function usePanZoom(
+  svg: React.RefObject<SVGSVGElement | null>,
+  setCamera: (change: (c: Camera) => Camera) => void,
+) {
   const hold = useRef({ moved: false });
   useEffect(() => {
     const element = svg.current;
@@ -89,7 +127,9 @@ function usePanZoom(svg: React.RefObject<SVGSVGElement | null>, setCamera: (chan
       const others = [...pointers.entries()].filter(([id]) => id !== e.pointerId).map(([, p]) => p);
       const other = others[0];
       if (other) {
-        const factor = Math.hypot(now.x - other.x, now.y - other.y) / Math.max(10, Math.hypot(before.x - other.x, before.y - other.y));
+        const factor =
+          Math.hypot(now.x - other.x, now.y - other.y) /
+          Math.max(10, Math.hypot(before.x - other.x, before.y - other.y));
         setCamera((c) => zoomed(c, factor, other.x, other.y));
         hold.current.moved = true;
       } else {

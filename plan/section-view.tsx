@@ -31,7 +31,15 @@ interface Cut {
 }
 
 /** The long section under the plan, on the same x: surface, bed, pace, fish at their depth. */
-export function SectionView({ camera, width, height }: { camera: Camera; width: number; height: number }) {
+export function SectionView({
+  camera,
+  width,
+  height,
+}: {
+  camera: Camera;
+  width: number;
+  height: number;
+}) {
   const flow = usePart((s) => s.flow);
   const stale = usePart((s) => s.flowStale);
   const target = usePart(targetOf);
@@ -48,7 +56,14 @@ export function SectionView({ camera, width, height }: { camera: Camera; width: 
       <svg width={width} height={height} role="img" aria-label={sectionLabel(cut, target !== null)}>
         <SectionLines cut={cut} camera={camera} y={y} height={height} />
         <SectionMarks cut={cut} camera={camera} y={y} width={width} />
-        <SectionKey width={width} height={height} theme={theme} ratio={shownVertical / camera.scale} fallM={cut.fallM} along={target !== null} />
+        <SectionKey
+          width={width}
+          height={height}
+          theme={theme}
+          ratio={shownVertical / camera.scale}
+          fallM={cut.fallM}
+          along={target !== null}
+        />
       </svg>
     </div>
   );
@@ -67,12 +82,23 @@ function cutAlong(flow: FlowField, target: Place | null): Cut {
   };
   const places = line.map((p) => offRock(flow, pull(p)));
   const sample = { depthM: 0, u: 0, v: 0 };
-  const cut: Cut = { x: [], surface: [], bed: [], mean: [], d84: [], fallM: 0, deepestM: 0.1, lineYM: (x) => yAt(places, x) };
+  const cut: Cut = {
+    x: [],
+    surface: [],
+    bed: [],
+    mean: [],
+    d84: [],
+    fallM: 0,
+    deepestM: 0.1,
+    lineYM: (x) => yAt(places, x),
+  };
   const heights: { surface: number; bed: number }[] = [];
   let lastSurface = 0;
   for (const p of places) {
     sampleFlow(flow, p.xM, p.yM, sample);
-    const k = Math.round((p.yM - flow.y0M) / flow.cellM) * flow.nx + Math.round((p.xM - flow.x0M) / flow.cellM);
+    const k =
+      Math.round((p.yM - flow.y0M) / flow.cellM) * flow.nx +
+      Math.round((p.xM - flow.x0M) / flow.cellM);
     const bed = flow.bedM[k]!;
     const surface = Number.isNaN(flow.surfaceM[k]!) ? lastSurface : flow.surfaceM[k]!;
     lastSurface = surface;
@@ -101,7 +127,8 @@ function offRock(flow: FlowField, p: Place): Place {
     for (const side of [off, -off]) {
       const k = (j + side) * flow.nx + i;
       if (j + side < 0 || j + side >= flow.ny) continue;
-      if (flow.solid[k] === 0 && flow.depthM[k]! > 0.03) return { xM: p.xM, yM: flow.y0M + (j + side) * flow.cellM };
+      if (flow.solid[k] === 0 && flow.depthM[k]! > 0.03)
+        return { xM: p.xM, yM: flow.y0M + (j + side) * flow.cellM };
     }
   }
   return p;
@@ -113,7 +140,14 @@ function yAt(line: Place[], xM: number): number {
   return line[i]!.yM;
 }
 
-function SectionCanvas({ cut, camera, width, height, y, theme }: {
+function SectionCanvas({
+  cut,
+  camera,
+  width,
+  height,
+  y,
+  theme,
+}: {
   cut: Cut;
   camera: Camera;
   width: number;
@@ -137,7 +171,12 @@ function SectionCanvas({ cut, camera, width, height, y, theme }: {
       const i = Math.min(cut.x.length - 2, Math.floor(at));
       const f = at - i;
       const mix = (a: number[]) => a[i]! + f * (a[i + 1]! - a[i]!);
-      const [surface, bed, mean, d84] = [mix(cut.surface), mix(cut.bed), mix(cut.mean), mix(cut.d84)];
+      const [surface, bed, mean, d84] = [
+        mix(cut.surface),
+        mix(cut.bed),
+        mix(cut.mean),
+        mix(cut.d84),
+      ];
       const depth = surface - bed;
       if (depth <= 0.005) continue;
       const [top, bottom] = [Math.round(y(surface)), Math.min(height - 1, Math.round(y(bed)))];
@@ -160,12 +199,24 @@ function SectionCanvas({ cut, camera, width, height, y, theme }: {
 function rampBytes(theme: Theme): Uint8ClampedArray {
   const lab = rampLab(PACE_RAMP[theme], 129);
   const out = new Uint8ClampedArray(3 * 129);
-  for (let n = 0; n < 129; n++) out.set(labToRgb(lab[3 * n]!, lab[3 * n + 1]!, lab[3 * n + 2]!), 3 * n);
+  for (let n = 0; n < 129; n++)
+    out.set(labToRgb(lab[3 * n]!, lab[3 * n + 1]!, lab[3 * n + 2]!), 3 * n);
   return out;
 }
 
-function SectionLines({ cut, camera, y, height }: { cut: Cut; camera: Camera; y: (m: number) => number; height: number }) {
-  const line = (values: number[]) => values.map((v, i): [number, number] => [pageX(camera, cut.x[i]!), y(v)]);
+function SectionLines({
+  cut,
+  camera,
+  y,
+  height,
+}: {
+  cut: Cut;
+  camera: Camera;
+  y: (m: number) => number;
+  height: number;
+}) {
+  const line = (values: number[]) =>
+    values.map((v, i): [number, number] => [pageX(camera, cut.x[i]!), y(v)]);
   const bed = line(cut.bed);
   const right = bed[bed.length - 1]![0];
   const left = bed[0]![0];
@@ -175,20 +226,42 @@ function SectionLines({ cut, camera, y, height }: { cut: Cut; camera: Camera; y:
       {bed
         .filter((_, i) => i % 2 === 0)
         .map(([x, py], i) => (
-          <ellipse key={i} cx={x} cy={py + 2} rx={3 + ((i * 7) % 3)} ry={2.2 + ((i * 5) % 2)} fill="var(--land)" stroke="var(--rockline)" strokeWidth={0.9} />
+          <ellipse
+            key={i}
+            cx={x}
+            cy={py + 2}
+            rx={3 + ((i * 7) % 3)}
+            ry={2.2 + ((i * 5) % 2)}
+            fill="var(--land)"
+            stroke="var(--rockline)"
+            strokeWidth={0.9}
+          />
         ))}
       <path d={linePath(line(cut.surface))} className="surface" />
     </g>
   );
 }
 
-function SectionMarks({ cut, camera, y, width }: { cut: Cut; camera: Camera; y: (m: number) => number; width: number }) {
+function SectionMarks({
+  cut,
+  camera,
+  y,
+  width,
+}: {
+  cut: Cut;
+  camera: Camera;
+  y: (m: number) => number;
+  width: number;
+}) {
   const marks = usePart((s) => s.marks);
   const chosen = usePart(markOf);
   const lie = usePart(lieOf);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const surfaceAt = (xM: number) => {
-    const i = Math.min(cut.x.length - 1, Math.max(0, Math.round((xM - cut.x[0]!) / (cut.x[1]! - cut.x[0]!))));
+    const i = Math.min(
+      cut.x.length - 1,
+      Math.max(0, Math.round((xM - cut.x[0]!) / (cut.x[1]! - cut.x[0]!))),
+    );
     return { surface: cut.surface[i]!, bed: cut.bed[i]! };
   };
   const staffX = Math.min(width - 60, pageX(camera, 2));
@@ -196,7 +269,11 @@ function SectionMarks({ cut, camera, y, width }: { cut: Cut; camera: Camera; y: 
   return (
     <g aria-hidden="true">
       <g transform={`translate(${staffX} 0)`}>
-        <path d={`M0,${y(staff.surface + 0.1)}V${y(staff.bed)}`} stroke="var(--ink)" strokeWidth={1.5} />
+        <path
+          d={`M0,${y(staff.surface + 0.1)}V${y(staff.bed)}`}
+          stroke="var(--ink)"
+          strokeWidth={1.5}
+        />
         {(['shin', 'knee', 'thigh'] as const)
           .filter((w) => BODY_SHARE[w] * heightM < staff.surface - staff.bed + 0.02)
           .map((w) => {
@@ -204,7 +281,9 @@ function SectionMarks({ cut, camera, y, width }: { cut: Cut; camera: Camera; y: 
             return (
               <g key={w}>
                 <path d={`M-5,${py}H5`} stroke="var(--ink)" strokeWidth={1.5} />
-                <text x={9} y={py + 4} className="furniture cased">{w}</text>
+                <text x={9} y={py + 4} className="furniture cased">
+                  {w}
+                </text>
               </g>
             );
           })}
@@ -225,12 +304,28 @@ function SectionMarks({ cut, camera, y, width }: { cut: Cut; camera: Camera; y: 
         return (
           <g key={mark.id} opacity={off > 0.5 ? 0.45 : 1}>
             {isChosen && (
-              <path d={`M${x},${py}L${x - half},${y(surface)}M${x},${py}L${x + half},${y(surface)}M${x - half},${y(surface)}H${x + half}`} className="window" />
+              <path
+                d={`M${x},${py}L${x - half},${y(surface)}M${x},${py}L${x + half},${y(surface)}M${x - half},${y(surface)}H${x + half}`}
+                className="window"
+              />
             )}
-            <g transform={`translate(${x} ${py}) scale(${(Math.cos(mark.headingRad) < 0 ? -1 : 1) * scale} ${scale})`}>
-              <path d={FISH_SIDE} fill={mark.surety === 'sure' ? 'var(--fish)' : 'var(--case)'} stroke={mark.surety === 'sure' ? 'var(--case)' : 'var(--fish)'} strokeWidth={3.4} paintOrder="stroke" />
+            <g
+              transform={`translate(${x} ${py}) scale(${(Math.cos(mark.headingRad) < 0 ? -1 : 1) * scale} ${scale})`}
+            >
+              <path
+                d={FISH_SIDE}
+                fill={mark.surety === 'sure' ? 'var(--fish)' : 'var(--case)'}
+                stroke={mark.surety === 'sure' ? 'var(--case)' : 'var(--fish)'}
+                strokeWidth={3.4}
+                paintOrder="stroke"
+              />
             </g>
-            <text x={x - 100 * scale - 10} y={py + 5} textAnchor="end" className="fish-number cased">
+            <text
+              x={x - 100 * scale - 10}
+              y={py + 5}
+              textAnchor="end"
+              className="fish-number cased"
+            >
               {marks.indexOf(mark) + 1}
             </text>
           </g>
@@ -240,7 +335,14 @@ function SectionMarks({ cut, camera, y, width }: { cut: Cut; camera: Camera; y: 
   );
 }
 
-function SectionKey({ width, height, theme, ratio, fallM, along }: {
+function SectionKey({
+  width,
+  height,
+  theme,
+  ratio,
+  fallM,
+  along,
+}: {
   width: number;
   height: number;
   theme: Theme;
@@ -253,18 +355,32 @@ function SectionKey({ width, height, theme, ratio, fallM, along }: {
   const x = width - PACE_WORDS.length * cell - 12;
   return (
     <g aria-hidden="true">
-      <text x={12} y={20} className="section-title cased">{along ? 'Along its lane' : 'Along the deepest line'}</text>
+      <text x={12} y={20} className="section-title cased">
+        {along ? 'Along its lane' : 'Along the deepest line'}
+      </text>
       {width > 500 && (
         <text x={200} y={20} className="furniture cased">
           depth drawn {ratio.toFixed(1)} times taller, falls {fallText(fallM, units)}
         </text>
       )}
       <g transform={`translate(${x} ${height - 26})`}>
-        {width > 500 && <text x={-10} y={10} textAnchor="end" className="furniture strong cased">pace</text>}
+        {width > 500 && (
+          <text x={-10} y={10} textAnchor="end" className="furniture strong cased">
+            pace
+          </text>
+        )}
         {PACE_WORDS.map((word, i) => (
           <g key={word} transform={`translate(${i * cell} 0)`}>
-            <rect width={cell - 2} height={9} fill={rampColour(PACE_RAMP[theme], PACE_AT[i]!)} stroke="var(--rule2)" strokeWidth={0.8} />
-            <text x={cell / 2} y={22} textAnchor="middle" className="furniture small cased">{word}</text>
+            <rect
+              width={cell - 2}
+              height={9}
+              fill={rampColour(PACE_RAMP[theme], PACE_AT[i]!)}
+              stroke="var(--rule2)"
+              strokeWidth={0.8}
+            />
+            <text x={cell / 2} y={22} textAnchor="middle" className="furniture small cased">
+              {word}
+            </text>
           </g>
         ))}
       </g>
@@ -272,4 +388,5 @@ function SectionKey({ width, height, theme, ratio, fallM, along }: {
   );
 }
 
-const fallText = (m: number, units: UnitSystem) => (units === 'us' ? `${(m / 0.0254).toFixed(0)} in` : `${m.toFixed(2)} m`);
+const fallText = (m: number, units: UnitSystem) =>
+  units === 'us' ? `${(m / 0.0254).toFixed(0)} in` : `${m.toFixed(2)} m`;

@@ -84,8 +84,10 @@ export interface WorkspaceState extends Address {
   hours: HourExposure[] | null;
 }
 
-export const markOf = (s: WorkspaceState): Mark | null => s.marks.find((m) => m.id === s.markId) ?? null;
-export const lieOf = (s: WorkspaceState): Lie | null => s.lies?.lies.find((l) => l.id === s.lieId) ?? null;
+export const markOf = (s: WorkspaceState): Mark | null =>
+  s.marks.find((m) => m.id === s.markId) ?? null;
+export const lieOf = (s: WorkspaceState): Lie | null =>
+  s.lies?.lies.find((l) => l.id === s.lieId) ?? null;
 
 /** What the angler is after: the chosen mark, else a fish thought to lie in the chosen lie. */
 export function targetOf(s: WorkspaceState): Fish | null {
@@ -117,7 +119,8 @@ export const ASSUMED_LENGTH_CM = 25;
 export const ASSUMED_TEMP_C = 11;
 export const tempOf = (s: WorkspaceState) => s.settings.waterTempC ?? ASSUMED_TEMP_C;
 
-export const numberOfMark = (s: WorkspaceState, id: string) => s.marks.findIndex((m) => m.id === id) + 1;
+export const numberOfMark = (s: WorkspaceState, id: string) =>
+  s.marks.findIndex((m) => m.id === id) + 1;
 
 export const ROD_M = 2.4;
 /** The rod tip after the cast, lowered to the water. */
@@ -127,5 +130,9 @@ export const TIP_HEIGHT_M = 0.5;
 export function tipOf(stand: Place, landing: Place): { xM: number; yM: number; zM: number } {
   const d = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM) || 1;
   const reach = Math.min(ROD_M, 0.8 * d);
-  return { xM: stand.xM + (reach * (landing.xM - stand.xM)) / d, yM: stand.yM + (reach * (landing.yM - stand.yM)) / d, zM: TIP_HEIGHT_M };
+  return {
+    xM: stand.xM + (reach * (landing.xM - stand.xM)) / d,
+    yM: stand.yM + (reach * (landing.yM - stand.yM)) / d,
+    zM: TIP_HEIGHT_M,
+  };
 }

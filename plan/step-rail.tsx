@@ -5,7 +5,15 @@ import { STEPS, type Step } from './address';
 import { PEBBLE } from './drawing/shapes';
 import { numberOfMark, type WorkspaceState } from './state';
 
-const NAMES: Record<Step, string> = { day: 'Day', read: 'Read', spot: 'Spot', stalk: 'Stalk', cast: 'Cast', log: 'Log', learn: 'Learn' };
+const NAMES: Record<Step, string> = {
+  day: 'Day',
+  read: 'Read',
+  spot: 'Spot',
+  stalk: 'Stalk',
+  cast: 'Cast',
+  log: 'Log',
+  learn: 'Learn',
+};
 /** Steps that are not built yet say so and are not buttons. */
 const COMING: Partial<Record<Step, true>> = { day: true, learn: true };
 
@@ -18,11 +26,17 @@ function found(step: Step, s: WorkspaceState): string {
     return s.stalk.kind === 'way' ? minutesWords(s.stalk.seconds) : 'no way';
   }
   if (step === 'cast') return s.drift ? `clean ${s.drift.best.cleanS.toFixed(1)} s` : 'no cast yet';
-  if (step === 'log') return s.tries.length === 0 ? 'no tries' : s.tries.length === 1 ? '1 try' : `${s.tries.length} tries`;
+  if (step === 'log')
+    return s.tries.length === 0
+      ? 'no tries'
+      : s.tries.length === 1
+        ? '1 try'
+        : `${s.tries.length} tries`;
   return 'coming';
 }
 
-const minutesWords = (s: number) => (s < 50 ? `${Math.round(s / 5) * 5} s` : `${(s / 60).toFixed(s < 600 ? 1 : 0)} min`);
+const minutesWords = (s: number) =>
+  s < 50 ? `${Math.round(s / 5) * 5} s` : `${(s / 60).toFixed(s < 600 ? 1 : 0)} min`;
 
 export function StepRail() {
   const { actions } = useWorkspace();
@@ -37,13 +51,29 @@ export function StepRail() {
           const body = (
             <>
               <svg width="34" height="28" viewBox="-17 -14 34 28" aria-hidden="true">
-                <path d={PEBBLE} transform={`scale(${isCurrent ? 14 : 12})`} fill={isCurrent ? 'var(--ink)' : 'var(--stone)'} stroke="var(--stone-line)" strokeWidth={0.12} />
-                <text y="4.6" textAnchor="middle" fontSize="13" fontWeight="700" fill={isCurrent ? 'var(--paper)' : 'var(--ink)'}>
+                <path
+                  d={PEBBLE}
+                  transform={`scale(${isCurrent ? 14 : 12})`}
+                  fill={isCurrent ? 'var(--ink)' : 'var(--stone)'}
+                  stroke="var(--stone-line)"
+                  strokeWidth={0.12}
+                />
+                <text
+                  y="4.6"
+                  textAnchor="middle"
+                  fontSize="13"
+                  fontWeight="700"
+                  fill={isCurrent ? 'var(--paper)' : 'var(--ink)'}
+                >
                   {i + 1}
                 </text>
               </svg>
               <span className="step-name">{NAMES[step]}</span>
-              <span className="step-found">{step === 'spot' && chosenNumber > 0 ? `fish ${chosenNumber} of ${words[i]!.split(' ')[0]}` : words[i]}</span>
+              <span className="step-found">
+                {step === 'spot' && chosenNumber > 0
+                  ? `fish ${chosenNumber} of ${words[i]!.split(' ')[0]}`
+                  : words[i]}
+              </span>
             </>
           );
           return (
@@ -51,7 +81,12 @@ export function StepRail() {
               {COMING[step] ? (
                 <span className="step coming">{body}</span>
               ) : (
-                <button type="button" className="step" aria-current={isCurrent ? 'step' : undefined} onClick={() => actions.go(step)}>
+                <button
+                  type="button"
+                  className="step"
+                  aria-current={isCurrent ? 'step' : undefined}
+                  onClick={() => actions.go(step)}
+                >
                   {body}
                 </button>
               )}

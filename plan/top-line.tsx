@@ -3,7 +3,13 @@
 import { useTheme } from 'next-themes';
 import Link from 'next/link';
 import { useState } from 'react';
-import { formatDischarge, formatLength, formatTemp, parseTempC, tempUnit } from '../core/units/index';
+import {
+  formatDischarge,
+  formatLength,
+  formatTemp,
+  parseTempC,
+  tempUnit,
+} from '../core/units/index';
 import { dayText } from './civil-time';
 import { usePart, useWorkspace } from './context';
 import { ASSUMED_TEMP_C } from './state';
@@ -39,7 +45,11 @@ export function TopLine() {
             onClick={() => actions.chooseLevel(l.name)}
           >
             <svg width="22" height="14" viewBox="0 0 22 14" aria-hidden="true">
-              <path d={`M${3 + (11 - FILL[l.name]) * 0.3},${13 - FILL[l.name]}H${19 - (11 - FILL[l.name]) * 0.3}L16,13H6Z`} fill="var(--ink2)" opacity="0.5" />
+              <path
+                d={`M${3 + (11 - FILL[l.name]) * 0.3},${13 - FILL[l.name]}H${19 - (11 - FILL[l.name]) * 0.3}L16,13H6Z`}
+                fill="var(--ink2)"
+                opacity="0.5"
+              />
               <path d="M2,1L6,13H16L20,1" fill="none" stroke="currentColor" strokeWidth="1.4" />
             </svg>
             {l.name}
@@ -57,7 +67,11 @@ export function TopLine() {
         {saving.problem ?? (saving.waiting > 0 ? `${saving.waiting} waiting` : '')}
       </span>
       <ThemeButton />
-      <button type="button" className="plain" onClick={() => actions.changeSettings({ units: units === 'us' ? 'metric' : 'us' })}>
+      <button
+        type="button"
+        className="plain"
+        onClick={() => actions.changeSettings({ units: units === 'us' ? 'metric' : 'us' })}
+      >
         Units {units === 'us' ? 'ft, °F' : 'm, °C'}
       </button>
     </header>
@@ -68,7 +82,12 @@ function ThemeButton() {
   const { resolvedTheme, setTheme } = useTheme();
   const dim = resolvedTheme === 'dark';
   return (
-    <button type="button" className="plain" suppressHydrationWarning onClick={() => setTheme(dim ? 'light' : 'dark')}>
+    <button
+      type="button"
+      className="plain"
+      suppressHydrationWarning
+      onClick={() => setTheme(dim ? 'light' : 'dark')}
+    >
       <span suppressHydrationWarning>{dim ? 'Noon light' : 'Dusk light'}</span>
     </button>
   );
@@ -97,7 +116,8 @@ function WaterTemp() {
     }
     setProblem(null);
     setText(null);
-    if (parsed.value !== tempC) actions.changeSettings({ waterTempC: Math.round(parsed.value * 10) / 10 });
+    if (parsed.value !== tempC)
+      actions.changeSettings({ waterTempC: Math.round(parsed.value * 10) / 10 });
   };
   return (
     <label className="temp">

@@ -5,13 +5,22 @@ import { worldX, worldY, type Camera } from './camera';
 import type { Place } from '../core/grid/index';
 
 const KEY_STEP_M = 0.1;
-const ARROWS: Record<string, [number, number]> = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+const ARROWS: Record<string, [number, number]> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
 
 /**
  * A handle on the plan: dragged by pointer (drafts once a frame, one edit at the end, Escape gives
  * it back) and moved by arrow keys (.1 m, with Shift .5 m).
  */
-export function useDrag(camera: Camera, place: Place, move: (place: Place, dragging: boolean) => void) {
+export function useDrag(
+  camera: Camera,
+  place: Place,
+  move: (place: Place, dragging: boolean) => void,
+) {
   const drag = useRef<{ pointer: number; dx: number; dy: number; from: Place } | null>(null);
   const pending = useRef<Place | null>(null);
   const frame = useRef(0);
@@ -19,7 +28,10 @@ export function useDrag(camera: Camera, place: Place, move: (place: Place, dragg
   const at = (event: React.PointerEvent<SVGElement>): Place => {
     const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
     const d = drag.current!;
-    return { xM: worldX(camera, event.clientX - box.left) - d.dx, yM: worldY(camera, event.clientY - box.top) - d.dy };
+    return {
+      xM: worldX(camera, event.clientX - box.left) - d.dx,
+      yM: worldY(camera, event.clientY - box.top) - d.dy,
+    };
   };
   const stop = () => {
     cancelAnimationFrame(frame.current);

@@ -3,7 +3,10 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 
 /** Size of an element in CSS px, followed. */
-export function useSize<E extends HTMLElement>(): [React.RefObject<E | null>, { width: number; height: number }] {
+export function useSize<E extends HTMLElement>(): [
+  React.RefObject<E | null>,
+  { width: number; height: number },
+] {
   const ref = useRef<E>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {

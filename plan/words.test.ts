@@ -10,9 +10,15 @@ const why: Reason[] = [
 ];
 
 it('says what holds a lie back, in either unit', () => {
-  expect(lieWhy(why, 'metric')).toEqual({ lead: 'Ease holds it back.', rest: ['0.34 m/s at the nose: it pays to hold there.', 'Cover to bolt to, 1.9 m off.'] });
+  expect(lieWhy(why, 'metric')).toEqual({
+    lead: 'Ease holds it back.',
+    rest: ['0.34 m/s at the nose: it pays to hold there.', 'Cover to bolt to, 1.9 m off.'],
+  });
   expect(lieWhy(why, 'us').rest[0]).toContain('1.1 ft/s');
-  expect(lieWhy([...why, { what: 'boulder-too-small', value: 0.2, unit: 'm', source: 'flow' }], 'metric').rest[2]).toContain('too small to solve at 0.2 m');
+  expect(
+    lieWhy([...why, { what: 'boulder-too-small', value: 0.2, unit: 'm', source: 'flow' }], 'metric')
+      .rest[2],
+  ).toContain('too small to solve at 0.2 m');
 });
 
 it('pace words show their seconds', () => {
@@ -22,15 +28,28 @@ it('pace words show their seconds', () => {
 });
 
 it('says why a drift ends, and that what is not known is not known', () => {
-  const best = { status: 'ok', firstMicroS: 1.1, reason: { what: 'tongue-between', value: 0.8, unit: 'm/s', source: 'chain' } } as DriftResult;
-  expect(driftWhy(best, 'metric')).toBe('The water between you runs 0.80 m/s and draws the line tight at 1.1 s.');
+  const best = {
+    status: 'ok',
+    firstMicroS: 1.1,
+    reason: { what: 'tongue-between', value: 0.8, unit: 'm/s', source: 'chain' },
+  } as DriftResult;
+  expect(driftWhy(best, 'metric')).toBe(
+    'The water between you runs 0.80 m/s and draws the line tight at 1.1 s.',
+  );
   expect(driftWhy({ ...best, status: 'unknown' }, 'metric')).toContain('Not known');
   expect(driftWhy({ ...best, reason: null }, 'metric')).toBe('No drag while it was followed.');
 });
 
 it('legs, shares and dead ends', () => {
   const place = { xM: 0, yM: 0 };
-  const leg = { posture: 'kneel', wading: false, places: [place], lengthM: 6.04, seconds: 50, worst: { exposure: 0, fishId: null, place } } as const;
+  const leg = {
+    posture: 'kneel',
+    wading: false,
+    places: [place],
+    lengthM: 6.04,
+    seconds: 50,
+    worst: { exposure: 0, fishId: null, place },
+  } as const;
   expect(legText({ ...leg, places: [place] }, 'metric')).toBe('Go 6.0 m on your knees.');
   expect(inHundred(0.062)).toBe('6 in 100');
   expect(noWayText({ kind: 'no way', reason: 'cut-off' })).toContain('deep or quick water');

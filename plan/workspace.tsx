@@ -39,7 +39,12 @@ function baseAddress(beat: BeatInput): Address {
 }
 
 function initialState(beat: BeatInput, step: string, query: string): WorkspaceState {
-  const { address, dropped } = parseAddress(step, new URLSearchParams(query), baseAddress(beat), beat.plan.timeZone);
+  const { address, dropped } = parseAddress(
+    step,
+    new URLSearchParams(query),
+    baseAddress(beat),
+    beat.plan.timeZone,
+  );
   if (address.markId && !beat.marks.some((m) => m.id === address.markId)) {
     dropped.push(`The link's fish is not on this beat any more.`);
     address.markId = null;
@@ -75,11 +80,26 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
   const [held] = useState<Held>(() => {
     const store = createStore(initialState(beat, step, query));
     const browser = typeof window !== 'undefined';
-    const outbox = createOutbox((saving) => store.set({ saving }), (...a) => fetch(...a), browser ? window.localStorage : { getItem: () => null, setItem: () => {} });
+    const outbox = createOutbox(
+      (saving) => store.set({ saving }),
+      (...a) => fetch(...a),
+      browser ? window.localStorage : { getItem: () => null, setItem: () => {} },
+    );
     const loadedAt = browser ? performance.now() : 0;
     const now = () => Math.round(beat.nowMs + performance.now() - loadedAt);
     if (browser) void outbox.flush();
-    return { beat, store, actions: createActions(store, beat, outbox, now, async () => (await engine.current?.firstCast()) ?? null), engine: () => engine.current };
+    return {
+      beat,
+      store,
+      actions: createActions(
+        store,
+        beat,
+        outbox,
+        now,
+        async () => (await engine.current?.firstCast()) ?? null,
+      ),
+      engine: () => engine.current,
+    };
   });
   useEffect(() => {
     engine.current = startEngine(held.store, beat);
@@ -91,7 +111,12 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
     const onPop = () => {
       const at = window.location.pathname.split('/');
       if (at[1] !== 'b' || at[2] !== beat.id) return;
-      const { address } = parseAddress(at[3] ?? 'read', new URLSearchParams(window.location.search), baseAddress(beat), beat.plan.timeZone);
+      const { address } = parseAddress(
+        at[3] ?? 'read',
+        new URLSearchParams(window.location.search),
+        baseAddress(beat),
+        beat.plan.timeZone,
+      );
       held.store.set({ ...address, dragging: null, placing: false });
     };
     window.addEventListener('popstate', onPop);
@@ -125,16 +150,36 @@ function Water() {
     [beat, middle, planSize.width, planSize.height],
   );
   const camera = moved ?? opening;
-  const setCamera = useMemo(() => (change: (c: Camera) => Camera) => setMoved((c) => change(c ?? opening)), [opening]);
-  const zoom = (factor: number) => setCamera((c) => ({ ...c, scale: c.scale * factor, leftM: c.leftM + (planSize.width / 2 / c.scale) * (1 - 1 / factor), topM: c.topM - (planSize.height / 2 / c.scale) * (1 - 1 / factor) }));
+  const setCamera = useMemo(
+    () => (change: (c: Camera) => Camera) => setMoved((c) => change(c ?? opening)),
+    [opening],
+  );
+  const zoom = (factor: number) =>
+    setCamera((c) => ({
+      ...c,
+      scale: c.scale * factor,
+      leftM: c.leftM + (planSize.width / 2 / c.scale) * (1 - 1 / factor),
+      topM: c.topM - (planSize.height / 2 / c.scale) * (1 - 1 / factor),
+    }));
   return (
     <main className="water-column">
       <div className="plan-box" ref={planRef}>
-        <PlanView camera={camera} setCamera={setCamera} width={planSize.width} height={planSize.height} />
+        <PlanView
+          camera={camera}
+          setCamera={setCamera}
+          width={planSize.width}
+          height={planSize.height}
+        />
         <div className="zoom">
-          <button type="button" aria-label="Nearer" onClick={() => zoom(1.4)}>+</button>
-          <button type="button" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>−</button>
-          <button type="button" aria-label="Whole beat" onClick={() => setMoved(null)}>All</button>
+          <button type="button" aria-label="Nearer" onClick={() => zoom(1.4)}>
+            +
+          </button>
+          <button type="button" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>
+            −
+          </button>
+          <button type="button" aria-label="Whole beat" onClick={() => setMoved(null)}>
+            All
+          </button>
         </div>
         <FlowStatus />
         <Notices />
@@ -159,22 +204,32 @@ function FlowStatus() {
       {state.kind === 'solving' && (
         <>
           <p>
-            Solving the flow: {Math.round(100 * state.progress)} %. {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second or two.'}
+            Solving the flow: {Math.round(100 * state.progress)} %.{' '}
+            {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second or two.'}
           </p>
           <progress value={state.progress} max={1} aria-label="Solving the flow" />
-          <button type="button" className="plain" onClick={() => engine()?.cancelSolve()}>Stop</button>
+          <button type="button" className="plain" onClick={() => engine()?.cancelSolve()}>
+            Stop
+          </button>
         </>
       )}
       {state.kind === 'cancelled' && (
         <>
-          <p>Stopped. {shown ? 'What is drawn is a rough picture or another level.' : 'Nothing is drawn.'}</p>
-          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>Solve it</button>
+          <p>
+            Stopped.{' '}
+            {shown ? 'What is drawn is a rough picture or another level.' : 'Nothing is drawn.'}
+          </p>
+          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>
+            Solve it
+          </button>
         </>
       )}
       {state.kind === 'failed' && (
         <>
           <p>The flow could not be solved: {state.message}</p>
-          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>Try again</button>
+          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>
+            Try again
+          </button>
         </>
       )}
     </div>
@@ -190,7 +245,9 @@ function Notices() {
       {notices.map((text, i) => (
         <li key={i} role="alert">
           {text}
-          <button type="button" className="plain" onClick={() => actions.dismissNotice(i)}>Done</button>
+          <button type="button" className="plain" onClick={() => actions.dismissNotice(i)}>
+            Done
+          </button>
         </li>
       ))}
     </ul>

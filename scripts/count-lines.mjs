@@ -2,7 +2,9 @@
 import { readFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
 
-const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.ts', '*.tsx'], { encoding: 'utf8' })
+const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.ts', '*.tsx'], {
+  encoding: 'utf8',
+})
   .split('\n')
   .filter((f) => f && !f.endsWith('.d.ts') && !f.startsWith('demo/data/'));
 const isTest = (f) => /\.test\.tsx?$/.test(f) || f.startsWith('e2e/');
@@ -20,5 +22,7 @@ for (const f of new Set(files)) {
   if (isTest(f)) tests += lines;
 }
 const share = all === 0 ? 0 : (100 * tests) / all;
-console.log(`Lines: ${all - tests} code, ${tests} tests; tests are ${share.toFixed(1)} % of the whole.`);
+console.log(
+  `Lines: ${all - tests} code, ${tests} tests; tests are ${share.toFixed(1)} % of the whole.`,
+);
 if (share < 25 || share > 33) console.log('Warning: the aim is a quarter to a third (25 to 33 %).');

@@ -1,5 +1,16 @@
 import { readBeat, type BeatPlan } from '../core/formats/index';
-import { findBeat, findFlow, insertBeat, listBeats, listMarks, listTries, saveFlow, type StoredBeat, type StoredMark, type StoredTry } from '../store/index';
+import {
+  findBeat,
+  findFlow,
+  insertBeat,
+  listBeats,
+  listMarks,
+  listTries,
+  saveFlow,
+  type StoredBeat,
+  type StoredMark,
+  type StoredTry,
+} from '../store/index';
 import { decodeFlow } from '../core/water/index';
 import { book } from './book';
 import { nowMs } from './clock';
@@ -23,7 +34,11 @@ export async function openBeat(id: string): Promise<Outcome<OpenBeat>> {
 }
 
 /** Keeps a beat file. Every problem of a bad file is in the message; nothing is kept of it. */
-export async function importBeat(id: string, streamName: string, file: unknown): Promise<Outcome<{ id: string; notes: string[] }>> {
+export async function importBeat(
+  id: string,
+  streamName: string,
+  file: unknown,
+): Promise<Outcome<{ id: string; notes: string[] }>> {
   const read = readBeat(file);
   if (!read.ok) return refused('invalid', read.problems.map((p) => p.message).join('\n'), 'file');
   await insertBeat(await book(), { id, streamName, plan: read.plan, createdMs: nowMs() });
@@ -41,10 +56,16 @@ export async function cachedFlow(inputHash: string): Promise<Outcome<Uint8Array>
 }
 
 /** Keeps a solved flow under the hash of its inputs. The bytes must be a whole flow. */
-export async function keepFlow(beatId: string, inputHash: string, blob: Uint8Array): Promise<Outcome<null>> {
+export async function keepFlow(
+  beatId: string,
+  inputHash: string,
+  blob: Uint8Array,
+): Promise<Outcome<null>> {
   const db = await book();
-  if (!(await findBeat(db, beatId))) return refused('not-found', `There is no beat "${beatId}" in this book.`, 'beat');
-  if (!decodeFlow(blob)) return refused('invalid', `These ${blob.length} bytes are not a flow.`, 'body');
+  if (!(await findBeat(db, beatId)))
+    return refused('not-found', `There is no beat "${beatId}" in this book.`, 'beat');
+  if (!decodeFlow(blob))
+    return refused('invalid', `These ${blob.length} bytes are not a flow.`, 'body');
   await saveFlow(db, { inputHash, beatId, blob, createdMs: nowMs() });
   return done(null);
 }

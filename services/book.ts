@@ -5,7 +5,8 @@ import { openStore, type Db } from '../store/index';
 const KEY = Symbol.for('pebble-lane.book');
 type Held = typeof globalThis & { [KEY]?: Promise<Db> };
 
-export const dataFolder = () => process.env.PEBBLE_LANE_DATA ?? join(homedir(), '.local', 'share', 'pebble-lane');
+export const dataFolder = () =>
+  process.env.PEBBLE_LANE_DATA ?? join(homedir(), '.local', 'share', 'pebble-lane');
 
 /** The open book, one a process; opening is tried again after a failure. */
 export function book(): Promise<Db> {

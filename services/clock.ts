@@ -3,6 +3,9 @@ export function nowMs(): number {
   const fixed = process.env.PEBBLE_NOW;
   if (fixed === undefined || fixed === '') return Date.now();
   const ms = Date.parse(fixed);
-  if (Number.isNaN(ms)) throw new Error(`PEBBLE_NOW is "${fixed}"; it must be an ISO instant such as 2026-06-13T07:40:00Z`);
+  if (Number.isNaN(ms))
+    throw new Error(
+      `PEBBLE_NOW is "${fixed}"; it must be an ISO instant such as 2026-06-13T07:40:00Z`,
+    );
   return ms;
 }

@@ -6,7 +6,8 @@ import { done, refused, type Outcome } from './outcome';
 /** Keeps a mark or its new state. The id is the client's: repeating is harmless. */
 export async function keepMark(mark: StoredMark): Promise<Outcome<null>> {
   const db = await book();
-  if (!(await findBeat(db, mark.beatId))) return refused('not-found', `There is no beat "${mark.beatId}" in this book.`, 'beatId');
+  if (!(await findBeat(db, mark.beatId)))
+    return refused('not-found', `There is no beat "${mark.beatId}" in this book.`, 'beatId');
   await putMark(db, mark, nowMs());
   return done(null);
 }

@@ -4,7 +4,11 @@ export type Outcome<T> =
   | { ok: false; code: 'invalid' | 'not-found' | 'conflict'; message: string; field?: string };
 
 export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
-export const refused = <T>(code: 'invalid' | 'not-found' | 'conflict', message: string, field?: string): Outcome<T> => ({
+export const refused = <T>(
+  code: 'invalid' | 'not-found' | 'conflict',
+  message: string,
+  field?: string,
+): Outcome<T> => ({
   ok: false,
   code,
   message,

@@ -11,7 +11,13 @@ export interface Settings {
   maxWadeM: number;
 }
 
-const DEFAULTS: Settings = { units: 'metric', waterTempC: null, anglerHeightM: 1.75, anglerMassKg: 78, maxWadeM: 0.7 };
+const DEFAULTS: Settings = {
+  units: 'metric',
+  waterTempC: null,
+  anglerHeightM: 1.75,
+  anglerMassKg: 78,
+  maxWadeM: 0.7,
+};
 
 export async function settings(): Promise<Settings> {
   return { ...DEFAULTS, ...((await readSettings(await book())) as Partial<Settings>) };

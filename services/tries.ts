@@ -4,9 +4,13 @@ import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
 
 /** Opens a try with its snapshot, and an outing for its beat and local date if there is none. */
-export async function beginTry(t: Omit<StoredTry, 'events'>, localDate: string): Promise<Outcome<null>> {
+export async function beginTry(
+  t: Omit<StoredTry, 'events'>,
+  localDate: string,
+): Promise<Outcome<null>> {
   const db = await book();
-  if (!(await findBeat(db, t.beatId))) return refused('not-found', `There is no beat "${t.beatId}" in this book.`, 'beatId');
+  if (!(await findBeat(db, t.beatId)))
+    return refused('not-found', `There is no beat "${t.beatId}" in this book.`, 'beatId');
   await openTry(db, t, localDate);
   return done(null);
 }
@@ -14,7 +18,9 @@ export async function beginTry(t: Omit<StoredTry, 'events'>, localDate: string):
 /** Appends one event. The same event twice is kept once; nothing is ever overwritten. */
 export async function recordEvent(tryId: string, event: TryEvent): Promise<Outcome<null>> {
   const outcome = await appendEvent(await book(), tryId, event);
-  if (outcome === 'no such try') return refused('not-found', `There is no try "${tryId}" in this book.`);
-  if (outcome === 'sequence taken') return refused('conflict', `Another event of this try already has number ${event.seq}.`, 'seq');
+  if (outcome === 'no such try')
+    return refused('not-found', `There is no try "${tryId}" in this book.`);
+  if (outcome === 'sequence taken')
+    return refused('conflict', `Another event of this try already has number ${event.seq}.`, 'seq');
   return done(null);
 }

@@ -8,7 +8,9 @@ export interface StoredBeat {
   planHash: string;
 }
 
-export async function listBeats(db: Db): Promise<{ id: string; name: string; streamName: string; plan: BeatPlan }[]> {
+export async function listBeats(
+  db: Db,
+): Promise<{ id: string; name: string; streamName: string; plan: BeatPlan }[]> {
   const rows = await db
     .selectFrom('beats')
     .innerJoin('streams', 'streams.id', 'beats.stream_id')
@@ -16,7 +18,12 @@ export async function listBeats(db: Db): Promise<{ id: string; name: string; str
     .orderBy('beats.created_ms')
     .orderBy('beats.id')
     .execute();
-  return rows.map((r) => ({ id: r.id, name: r.name, streamName: r.streamName, plan: JSON.parse(r.plan_json) as BeatPlan }));
+  return rows.map((r) => ({
+    id: r.id,
+    name: r.name,
+    streamName: r.streamName,
+    plan: JSON.parse(r.plan_json) as BeatPlan,
+  }));
 }
 
 export async function findBeat(db: Db, id: string): Promise<StoredBeat | undefined> {
@@ -26,15 +33,30 @@ export async function findBeat(db: Db, id: string): Promise<StoredBeat | undefin
     .select(['beats.id', 'streams.name as streamName', 'plan_json', 'plan_hash'])
     .where('beats.id', '=', id)
     .executeTakeFirst();
-  return row && { id: row.id, streamName: row.streamName, plan: JSON.parse(row.plan_json) as BeatPlan, planHash: row.plan_hash };
+  return (
+    row && {
+      id: row.id,
+      streamName: row.streamName,
+      plan: JSON.parse(row.plan_json) as BeatPlan,
+      planHash: row.plan_hash,
+    }
+  );
 }
 
 /** Keeps a beat under its stream, made if it is new. Repeating the same id changes nothing. */
-export async function insertBeat(db: Db, beat: { id: string; streamName: string; plan: BeatPlan; createdMs: number }): Promise<void> {
+export async function insertBeat(
+  db: Db,
+  beat: { id: string; streamName: string; plan: BeatPlan; createdMs: number },
+): Promise<void> {
   await db.transaction().execute(async (trx) => {
-    const known = await trx.selectFrom('streams').select('id').where('name', '=', beat.streamName).executeTakeFirst();
+    const known = await trx
+      .selectFrom('streams')
+      .select('id')
+      .where('name', '=', beat.streamName)
+      .executeTakeFirst();
     const streamId = known?.id ?? `stream-${beat.id}`;
-    if (!known) await trx.insertInto('streams').values({ id: streamId, name: beat.streamName }).execute();
+    if (!known)
+      await trx.insertInto('streams').values({ id: streamId, name: beat.streamName }).execute();
     await trx
       .insertInto('beats')
       .values({

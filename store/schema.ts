@@ -4,7 +4,14 @@ import type { Generated } from 'kysely';
 export interface Database {
   settings: { key: string; value: string };
   streams: { id: string; name: string };
-  beats: { id: string; stream_id: string; name: string; plan_json: string; plan_hash: string; created_ms: number };
+  beats: {
+    id: string;
+    stream_id: string;
+    name: string;
+    plan_json: string;
+    plan_hash: string;
+    created_ms: number;
+  };
   /** Solved flows by the hash of everything that went into them. */
   flows: { input_hash: string; beat_id: string; blob: Buffer; created_ms: number };
   marks: {

@@ -24,7 +24,11 @@ export async function listTries(db: Db, beatId: string): Promise<StoredTry[]> {
   const events = await db
     .selectFrom('try_events')
     .selectAll()
-    .where('try_id', 'in', tries.map((t) => t.id))
+    .where(
+      'try_id',
+      'in',
+      tries.map((t) => t.id),
+    )
     .orderBy('seq')
     .execute();
   return tries.map((t) => ({
@@ -49,7 +53,11 @@ export async function listTries(db: Db, beatId: string): Promise<StoredTry[]> {
 }
 
 /** Opens a try, and an outing for its beat and date if there is none. Repeating the id changes nothing. */
-export async function openTry(db: Db, t: Omit<StoredTry, 'events'>, localDate: string): Promise<void> {
+export async function openTry(
+  db: Db,
+  t: Omit<StoredTry, 'events'>,
+  localDate: string,
+): Promise<void> {
   await db.transaction().execute(async (trx) => {
     const outingId = `outing-${t.beatId}-${localDate}`;
     await trx
@@ -79,8 +87,10 @@ export type AppendOutcome = 'kept' | 'already kept' | 'no such try' | 'sequence 
 export async function appendEvent(db: Db, tryId: string, event: TryEvent): Promise<AppendOutcome> {
   const { id, seq, code, clientMs, zoneOffsetMin, ...detail } = event;
   return db.transaction().execute(async (trx): Promise<AppendOutcome> => {
-    if (!(await trx.selectFrom('tries').select('id').where('id', '=', tryId).executeTakeFirst())) return 'no such try';
-    if (await trx.selectFrom('try_events').select('id').where('id', '=', id).executeTakeFirst()) return 'already kept';
+    if (!(await trx.selectFrom('tries').select('id').where('id', '=', tryId).executeTakeFirst()))
+      return 'no such try';
+    if (await trx.selectFrom('try_events').select('id').where('id', '=', id).executeTakeFirst())
+      return 'already kept';
     const taken = await trx
       .selectFrom('try_events')
       .select('id')
@@ -90,7 +100,15 @@ export async function appendEvent(db: Db, tryId: string, event: TryEvent): Promi
     if (taken) return 'sequence taken';
     await trx
       .insertInto('try_events')
-      .values({ id, try_id: tryId, seq, code, client_ms: clientMs, zone_offset_min: zoneOffsetMin, detail_json: JSON.stringify(detail) })
+      .values({
+        id,
+        try_id: tryId,
+        seq,
+        code,
+        client_ms: clientMs,
+        zone_offset_min: zoneOffsetMin,
+        detail_json: JSON.stringify(detail),
+      })
       .execute();
     return 'kept';
   });

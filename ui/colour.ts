@@ -32,7 +32,8 @@ export function rampLab(ramp: Ramp, count: number): Float64Array {
   for (let n = 0; n < count; n++) {
     const t = (n / (count - 1)) * (lab.length - 1);
     const i = Math.min(lab.length - 2, Math.floor(t));
-    for (let c = 0; c < 3; c++) out[3 * n + c] = lab[i]![c]! + (t - i) * (lab[i + 1]![c]! - lab[i]![c]!);
+    for (let c = 0; c < 3; c++)
+      out[3 * n + c] = lab[i]![c]! + (t - i) * (lab[i + 1]![c]! - lab[i]![c]!);
   }
   return out;
 }

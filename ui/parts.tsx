@@ -5,18 +5,16 @@ import { useState, type ReactNode } from 'react';
 
 /** Chakra's button in our two voices: `solid` for the one thing to do next, `line` for the rest. */
 export function Do({ voice = 'line', ...props }: ButtonProps & { voice?: 'solid' | 'line' }) {
-  return (
-    <Button
-      type="button"
-      unstyled
-      className={`do ${voice}`}
-      {...props}
-    />
-  );
+  return <Button type="button" unstyled className={`do ${voice}`} {...props} />;
 }
 
 /** A choice of one among few, as pressed cells. */
-export function Choice<T extends string>({ label, value, options, onChange }: {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
   label: string;
   value: T;
   options: readonly (readonly [value: T, word: string])[];
@@ -25,7 +23,14 @@ export function Choice<T extends string>({ label, value, options, onChange }: {
   return (
     <div role="radiogroup" aria-label={label} className="choice">
       {options.map(([v, word]) => (
-        <button key={v} type="button" role="radio" aria-checked={v === value} className={v === value ? 'chosen' : ''} onClick={() => onChange(v)}>
+        <button
+          key={v}
+          type="button"
+          role="radio"
+          aria-checked={v === value}
+          className={v === value ? 'chosen' : ''}
+          onClick={() => onChange(v)}
+        >
           {word}
         </button>
       ))}
@@ -37,7 +42,14 @@ export function Choice<T extends string>({ label, value, options, onChange }: {
  * A figure that is typed: kept on Enter or when left, given back on Escape. `parse` says what is
  * wrong in a sentence; nothing is kept then.
  */
-export function FigureField({ label, unit, value, parse, onKeep, id }: {
+export function FigureField({
+  label,
+  unit,
+  value,
+  parse,
+  onKeep,
+  id,
+}: {
   id: string;
   label: string;
   unit: string;

@@ -8,8 +8,12 @@ import { useServerInsertedHTML } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { LIGHT } from './tokens';
 
-const colours = Object.fromEntries(Object.keys(LIGHT).map((name) => [name, { value: `var(--${name})` }]));
-const square = Object.fromEntries(['none', 'xs', 'sm', 'md', 'lg', 'l1', 'l2', 'l3'].map((n) => [n, { value: '0' }]));
+const colours = Object.fromEntries(
+  Object.keys(LIGHT).map((name) => [name, { value: `var(--${name})` }]),
+);
+const square = Object.fromEntries(
+  ['none', 'xs', 'sm', 'md', 'lg', 'l1', 'l2', 'l3'].map((n) => [n, { value: '0' }]),
+);
 
 /** Chakra under our tokens: square corners, no shadows, its colours are the CSS variables. */
 const system = createSystem(
@@ -22,7 +26,13 @@ const system = createSystem(
         radii: square,
         fonts: { body: { value: 'var(--font-body)' }, heading: { value: 'var(--font-heading)' } },
       },
-      semanticTokens: { colors: { border: { value: 'var(--rule2)' }, bg: { value: 'var(--paper)' }, fg: { value: 'var(--ink)' } } },
+      semanticTokens: {
+        colors: {
+          border: { value: 'var(--rule2)' },
+          bg: { value: 'var(--paper)' },
+          fg: { value: 'var(--ink)' },
+        },
+      },
     },
   }),
 );
@@ -50,7 +60,9 @@ function useEmotionRegistry() {
     const names = registry.flush();
     if (names.length === 0) return null;
     const css = names.map((n) => registry.cache.inserted[n]).join('');
-    return <style data-emotion={`css ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: css }} />;
+    return (
+      <style data-emotion={`css ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: css }} />
+    );
   });
   return registry.cache;
 }
@@ -60,7 +72,12 @@ export function Provider({ children }: { children: ReactNode }) {
   return (
     <CacheProvider value={cache}>
       <ChakraProvider value={system}>
-        <ThemeProvider attribute="class" defaultTheme="light" enableSystem={false} disableTransitionOnChange>
+        <ThemeProvider
+          attribute="class"
+          defaultTheme="light"
+          enableSystem={false}
+          disableTransitionOnChange
+        >
           {children}
         </ThemeProvider>
       </ChakraProvider>

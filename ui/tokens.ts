@@ -70,28 +70,62 @@ export const DEPTH_RAMP: Record<Theme, Ramp> = {
   light: {
     fullAt: 1.2,
     stops: [
-      [90, 8, 96], [83, 8.5, 112], [76, 10.5, 135], [69, 13, 158], [62, 15.5, 178],
-      [55, 17, 193], [48, 18, 205], [41, 18.5, 216], [34, 18, 226],
+      [90, 8, 96],
+      [83, 8.5, 112],
+      [76, 10.5, 135],
+      [69, 13, 158],
+      [62, 15.5, 178],
+      [55, 17, 193],
+      [48, 18, 205],
+      [41, 18.5, 216],
+      [34, 18, 226],
     ],
   },
   dim: {
     fullAt: 1.2,
     stops: [
-      [46, 9, 80], [42, 8, 95], [38, 8, 120], [34, 9, 150], [30, 10, 172],
-      [26, 11, 190], [22, 11.5, 205], [18, 11.5, 218], [14, 11, 228],
+      [46, 9, 80],
+      [42, 8, 95],
+      [38, 8, 120],
+      [34, 9, 150],
+      [30, 10, 172],
+      [26, 11, 190],
+      [22, 11.5, 205],
+      [18, 11.5, 218],
+      [14, 11, 228],
     ],
   },
 };
 
 /** Pace: t = surface speed / 1.2 m/s. Slack is dark, quick is pale, as white water is. */
 export const PACE_RAMP: Record<Theme, Ramp> = {
-  light: { fullAt: 1.2, stops: [[30, 17, 315], [46, 14, 305], [62, 10, 290], [78, 6, 250], [94, 5, 110]] },
-  dim: { fullAt: 1.2, stops: [[9, 10, 320], [18.5, 9.5, 310], [28, 8, 300], [37.5, 6, 300], [47, 6, 70]] },
+  light: {
+    fullAt: 1.2,
+    stops: [
+      [30, 17, 315],
+      [46, 14, 305],
+      [62, 10, 290],
+      [78, 6, 250],
+      [94, 5, 110],
+    ],
+  },
+  dim: {
+    fullAt: 1.2,
+    stops: [
+      [9, 10, 320],
+      [18.5, 9.5, 310],
+      [28, 8, 300],
+      [37.5, 6, 300],
+      [47, 6, 70],
+    ],
+  },
 };
 
 /** `:root` rules for both themes; next-themes sets the class. */
 export function tokenCss(): string {
   const rules = (tokens: Record<Token, string>) =>
-    Object.entries(tokens).map(([name, value]) => `--${name}:${value}`).join(';');
+    Object.entries(tokens)
+      .map(([name, value]) => `--${name}:${value}`)
+      .join(';');
   return `:root,.light{color-scheme:light;${rules(LIGHT)}}.dark{color-scheme:dark;${rules(DIM)}}`;
 }

@@ -15,15 +15,30 @@ function hire<T>(worker: Worker, onDeath: (message: string) => void): Hired<T> {
 
 type OnDeath = (message: string) => void;
 export const hireFlow = (onDeath: OnDeath) =>
-  hire<FlowWorker>(new Worker(new URL('./flow.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+  hire<FlowWorker>(
+    new Worker(new URL('./flow.worker.ts', import.meta.url), { type: 'module' }),
+    onDeath,
+  );
 export const hireRead = (onDeath: OnDeath) =>
-  hire<ReadWorker>(new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+  hire<ReadWorker>(
+    new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' }),
+    onDeath,
+  );
 export const hireLive = (onDeath: OnDeath) =>
-  hire<LiveWorker>(new Worker(new URL('./live.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+  hire<LiveWorker>(
+    new Worker(new URL('./live.worker.ts', import.meta.url), { type: 'module' }),
+    onDeath,
+  );
 export const hireStalk = (onDeath: OnDeath) =>
-  hire<StalkWorker>(new Worker(new URL('./stalk.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+  hire<StalkWorker>(
+    new Worker(new URL('./stalk.worker.ts', import.meta.url), { type: 'module' }),
+    onDeath,
+  );
 export const hirePaint = (onDeath: OnDeath) =>
-  hire<PaintWorker>(new Worker(new URL('./paint.worker.ts', import.meta.url), { type: 'module' }), onDeath);
+  hire<PaintWorker>(
+    new Worker(new URL('./paint.worker.ts', import.meta.url), { type: 'module' }),
+    onDeath,
+  );
 
 /**
  * Latest wins: while a call runs, only the newest waiting one is kept; older ones are dropped.

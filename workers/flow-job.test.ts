@@ -22,7 +22,12 @@ const giveWay = () => Promise.resolve();
 it('cancelled at 30 %, takes no further step and answers null', async () => {
   const run = fakeRun(100);
   const seen: number[] = [];
-  const result = await runFlowJob(run, { onProgress: (p) => seen.push(p), onCoarse: () => {} }, () => run.progress >= 0.3, giveWay);
+  const result = await runFlowJob(
+    run,
+    { onProgress: (p) => seen.push(p), onCoarse: () => {} },
+    () => run.progress >= 0.3,
+    giveWay,
+  );
   expect(result).toBeNull();
   expect(run.advanced).toBe(30);
   expect(seen[seen.length - 1]).toBeCloseTo(0.3, 9);
@@ -31,7 +36,12 @@ it('cancelled at 30 %, takes no further step and answers null', async () => {
 it('shows the coarse picture once, then the result', async () => {
   const run = fakeRun(10);
   let shown = 0;
-  const result = await runFlowJob(run, { onProgress: () => {}, onCoarse: () => shown++ }, () => false, giveWay);
+  const result = await runFlowJob(
+    run,
+    { onProgress: () => {}, onCoarse: () => shown++ },
+    () => false,
+    giveWay,
+  );
   expect(result).toBe(field);
   expect(shown).toBe(1);
 });

@@ -25,10 +25,14 @@ it('drops all but the newest while one runs', async () => {
 it('goes on after a failure', async () => {
   const errors: unknown[] = [];
   const got: number[] = [];
-  const ask = latestWins<number, number>(async (n) => {
-    if (n === 1) throw new Error('lost');
-    return n;
-  }, (n) => got.push(n), (e) => errors.push(e));
+  const ask = latestWins<number, number>(
+    async (n) => {
+      if (n === 1) throw new Error('lost');
+      return n;
+    },
+    (n) => got.push(n),
+    (e) => errors.push(e),
+  );
   ask(1);
   await new Promise((r) => setTimeout(r, 0));
   ask(2);

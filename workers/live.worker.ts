@@ -23,7 +23,9 @@ const worker: LiveWorker = {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);
   },
   exposures(fish, stand, hours) {
-    return hours.map((conditions) => exposureAt(water(), fishView(water(), fish, conditions), stand, conditions));
+    return hours.map((conditions) =>
+      exposureAt(water(), fishView(water(), fish, conditions), stand, conditions),
+    );
   },
 };
 Comlink.expose(worker);

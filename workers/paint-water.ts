@@ -166,7 +166,8 @@ function streakAt(
 /** 0-1: distance to the nearest of one random point a cell, cell `size` m wide. */
 function cellNoise(size: number, seed: number): (xM: number, yM: number) => number {
   const hash = (i: number, j: number, c: number) => {
-    let h = (Math.imul(i, 374761393) + Math.imul(j, 668265263) + Math.imul(c + seed, 2147483647)) | 0;
+    let h =
+      (Math.imul(i, 374761393) + Math.imul(j, 668265263) + Math.imul(c + seed, 2147483647)) | 0;
     h = Math.imul(h ^ (h >>> 13), 1274126177);
     return ((h ^ (h >>> 16)) >>> 0) / 4294967296;
   };
@@ -189,7 +190,11 @@ function cellNoise(size: number, seed: number): (xM: number, yM: number) => numb
 }
 
 /** CIELAB (D65) to sRGB bytes. */
-function labInto(lab: readonly [number, number, number], rgba: Uint8ClampedArray, at: number): void {
+function labInto(
+  lab: readonly [number, number, number],
+  rgba: Uint8ClampedArray,
+  at: number,
+): void {
   const fy = (lab[0] + 16) / 116;
   const x = 0.95047 * inverse(fy + lab[1] / 500);
   const y = inverse(fy);
@@ -201,4 +206,5 @@ function labInto(lab: readonly [number, number, number], rgba: Uint8ClampedArray
 }
 
 const inverse = (t: number) => (t > 6 / 29 ? t * t * t : 0.12841854934601665 * (t - 4 / 29));
-const gamma = (c: number) => 255 * (c <= 0.0031308 ? 12.92 * c : 1.055 * Math.pow(c, 1 / 2.4) - 0.055);
+const gamma = (c: number) =>
+  255 * (c <= 0.0031308 ? 12.92 * c : 1.055 * Math.pow(c, 1 / 2.4) - 0.055);

@@ -31,7 +31,11 @@ export interface LiveWorker {
   firstCast(input: FirstCastInput): FirstCast;
   ring(fish: Fish, posture: Posture, heightM: number, conditions: Conditions): RingPoint[];
   /** E of a still angler at a stand to one fish, for each of the conditions (the hours of a day). */
-  exposures(fish: Fish, stand: { xM: number; yM: number; posture: Posture; heightM: number }, hours: Conditions[]): number[];
+  exposures(
+    fish: Fish,
+    stand: { xM: number; yM: number; posture: Posture; heightM: number },
+    hours: Conditions[],
+  ): number[];
 }
 
 export interface StalkWorker {

@@ -3,12 +3,16 @@ import { EVENT_CODES } from '@/core/tries/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
   number()
-    .typeError(({ value }) => `${what} is ${JSON.stringify(value)}; it must be a number from ${min} to ${max} ${unit}.`)
+    .typeError(
+      ({ value }) =>
+        `${what} is ${JSON.stringify(value)}; it must be a number from ${min} to ${max} ${unit}.`,
+    )
     .required(`${what} is missing; it must be a number from ${min} to ${max} ${unit}.`)
     .min(min, ({ value }) => `${what} is ${value}; it must be ${min} to ${max} ${unit}.`)
     .max(max, ({ value }) => `${what} is ${value}; it must be ${min} to ${max} ${unit}.`);
 
-const text = (what: string, most: number) => string().max(most, `${what} is longer than ${most} letters.`);
+const text = (what: string, most: number) =>
+  string().max(most, `${what} is longer than ${most} letters.`);
 export const idSchema = string()
   .matches(/^[A-Za-z0-9-]{1,64}$/, 'The id must be 1 to 64 letters, digits or dashes.')
   .required();
@@ -20,7 +24,9 @@ export const markSchema = object({
   fishDepthM: range('Depth of the fish', 0.02, 4, 'm'),
   headingRad: range('Heading', -7, 7, 'rad'),
   totalLengthCm: range('Length of the fish', 5, 102, 'cm'),
-  surety: string().oneOf(['sure', 'likely', 'maybe'], 'How sure must be sure, likely or maybe.').required(),
+  surety: string()
+    .oneOf(['sure', 'likely', 'maybe'], 'How sure must be sure, likely or maybe.')
+    .required(),
 }).noUnknown();
 
 export const trySchema = object({
@@ -29,18 +35,25 @@ export const trySchema = object({
   fly: text('The fly', 80).defined(),
   openedMs: range('Time', 0, 4e12, 'ms'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
-  localDate: string().matches(/^\d{4}-\d{2}-\d{2}$/, 'The date must be like 2026-06-13.').required(),
+  localDate: string()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'The date must be like 2026-06-13.')
+    .required(),
   snapshot: mixed<object>().required(),
 }).noUnknown();
 
 export const eventSchema = object({
   seq: range('Number of the event', 1, 100000, '').integer('Number of the event must be whole.'),
   code: string()
-    .oneOf([...EVENT_CODES], ({ value }) => `The event is "${value}"; it must be one of ${EVENT_CODES.join(', ')}.`)
+    .oneOf(
+      [...EVENT_CODES],
+      ({ value }) => `The event is "${value}"; it must be one of ${EVENT_CODES.join(', ')}.`,
+    )
     .required(),
   clientMs: range('Time', 0, 4e12, 'ms'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
-  lengthCm: number().min(5, 'Length of the fish must be 5 to 102 cm.').max(102, 'Length of the fish must be 5 to 102 cm.'),
+  lengthCm: number()
+    .min(5, 'Length of the fish must be 5 to 102 cm.')
+    .max(102, 'Length of the fish must be 5 to 102 cm.'),
   fly: text('The fly', 80),
   note: text('The note', 500),
   undoes: text('The event taken back', 64),
@@ -48,10 +61,19 @@ export const eventSchema = object({
 
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'], 'Units must be metric or us.'),
-  waterTempC: number().nullable().min(0, 'Water temperature must be 0 to 30 °C.').max(30, 'Water temperature must be 0 to 30 °C.'),
-  anglerHeightM: number().min(1, 'Your height must be 1 to 2.3 m.').max(2.3, 'Your height must be 1 to 2.3 m.'),
-  anglerMassKg: number().min(25, 'Your weight must be 25 to 200 kg.').max(200, 'Your weight must be 25 to 200 kg.'),
-  maxWadeM: number().min(0, 'Your wading limit must be 0 to 1.5 m.').max(1.5, 'Your wading limit must be 0 to 1.5 m.'),
+  waterTempC: number()
+    .nullable()
+    .min(0, 'Water temperature must be 0 to 30 °C.')
+    .max(30, 'Water temperature must be 0 to 30 °C.'),
+  anglerHeightM: number()
+    .min(1, 'Your height must be 1 to 2.3 m.')
+    .max(2.3, 'Your height must be 1 to 2.3 m.'),
+  anglerMassKg: number()
+    .min(25, 'Your weight must be 25 to 200 kg.')
+    .max(200, 'Your weight must be 25 to 200 kg.'),
+  maxWadeM: number()
+    .min(0, 'Your wading limit must be 0 to 1.5 m.')
+    .max(1.5, 'Your wading limit must be 0 to 1.5 m.'),
 }).noUnknown();
 
 export const beatSchema = object({

@@ -3,7 +3,11 @@ import type { FlowField } from '../water/index';
 import { simulateDrift, type DriftInput, type DriftResult } from './simulate-drift';
 
 /** Ranges of what is not known: friction ratio, slack laid in, pace of the current. */
-export const UNKNOWN = { dragRatio: [5, 30], microSlack: [0, 0.05], speedBias: [-0.1, 0.1] } as const;
+export const UNKNOWN = {
+  dragRatio: [5, 30],
+  microSlack: [0, 0.05],
+  speedBias: [-0.1, 0.1],
+} as const;
 export const RUNS = { settled: 24, dragging: 6 } as const;
 
 export interface DriftBand {
@@ -12,7 +16,11 @@ export interface DriftBand {
 }
 
 /** The drift, and the 10th to 90th percentile of its clean seconds over `runs` seeded runs. */
-export function driftBand(flow: FlowField, input: DriftInput, runs: number = RUNS.settled): DriftBand {
+export function driftBand(
+  flow: FlowField,
+  input: DriftInput,
+  runs: number = RUNS.settled,
+): DriftBand {
   const best = simulateDrift(flow, input);
   const random = createRandom(1);
   const draw = ([lo, hi]: readonly [number, number]) => lo + (hi - lo) * random();
@@ -28,7 +36,10 @@ export function driftBand(flow: FlowField, input: DriftInput, runs: number = RUN
   }
   seconds.push(best.cleanS);
   seconds.sort((a, b) => a - b);
-  return { best, cleanS: { low: percentile(seconds, 0.1), best: best.cleanS, high: percentile(seconds, 0.9) } };
+  return {
+    best,
+    cleanS: { low: percentile(seconds, 0.1), best: best.cleanS, high: percentile(seconds, 0.9) },
+  };
 }
 
 /** Linear between order statistics. */

@@ -1,6 +1,13 @@
 import type { Place } from '../grid/index';
-import { exposureAt, fishView, type Conditions, type Fish, type Posture, type Scene } from '../sight/index';
-import { DRY_M, sampleFlow, traceStreamline } from '../water/index';
+import {
+  exposureAt,
+  fishView,
+  type Conditions,
+  type Fish,
+  type Posture,
+  type Scene,
+} from '../sight/index';
+import { DRY_M, sampleFlow, SOLID, traceStreamline } from '../water/index';
 import { simulateDrift, PAST_FISH_M, type Lay } from './simulate-drift';
 
 export interface FirstCast {
@@ -29,6 +36,8 @@ const FOLLOWED_S = 5;
 /** What being seen and a far bank weigh against seconds of clean drift (our guesses). */
 const SECONDS_PER_EXPOSURE = 4;
 const FAR_BANK_S = 1.5;
+/** Line over a log or rock snags. */
+const OVER_SOLID_S = 4;
 
 /**
  * A cast to begin from: a few places along both banks, straight and reach, judged by clean drift
@@ -43,15 +52,30 @@ export function firstCast(scene: Scene, input: FirstCastInput): FirstCast {
     const up = traceStreamline(flow, target, { direction: 'up', maxM: lead }).places;
     return up[up.length - 1]!;
   }).filter((p) => sampleFlow(flow, p.xM, p.yM, { depthM: 0, u: 0, v: 0 }).depthM > DRY_M);
-  let best: FirstCast = { stand: { xM: target.xM - 3, yM: target.yM - 5 }, landing: landings[0] ?? target, lay: LAYS[1]! };
+  let best: FirstCast = {
+    stand: { xM: target.xM - 3, yM: target.yM - 5 },
+    landing: landings[0] ?? target,
+    lay: LAYS[1]!,
+  };
   let bestScore = -Infinity;
   for (const below of BELOW_M) {
     const x = Math.min(plan.lengthM, Math.max(0, target.xM - below));
     for (const side of ['left', 'right'] as const) {
-      const y = side === 'left' ? ground.channel.leftYM(x) - BACK_FROM_WATER_M : ground.channel.rightYM(x) + BACK_FROM_WATER_M;
+      const y =
+        side === 'left'
+          ? ground.channel.leftYM(x) - BACK_FROM_WATER_M
+          : ground.channel.rightYM(x) + BACK_FROM_WATER_M;
       const stand = { xM: x, yM: y };
-      const seen = exposureAt(scene, view, { ...stand, posture: input.posture, heightM: input.heightM }, conditions);
-      const far = ground.channel.across(Math.min(plan.lengthM, Math.max(0, input.entry.xM)), input.entry.yM) < 0.5 !== (side === 'left');
+      const seen = exposureAt(
+        scene,
+        view,
+        { ...stand, posture: input.posture, heightM: input.heightM },
+        conditions,
+      );
+      const far =
+        ground.channel.across(Math.min(plan.lengthM, Math.max(0, input.entry.xM)), input.entry.yM) <
+          0.5 !==
+        (side === 'left');
       for (const landing of landings) {
         const d = Math.hypot(landing.xM - x, landing.yM - y);
         if (d < DISTANCE_M[0] || d > DISTANCE_M[1]) continue;
@@ -61,10 +85,25 @@ export function firstCast(scene: Scene, input: FirstCastInput): FirstCast {
           zM: input.tipHeightM,
         };
         for (const lay of LAYS) {
-          const drift = simulateDrift(flow, { tip, landing, fish: target, lay, seconds: FOLLOWED_S });
+          const drift = simulateDrift(flow, {
+            tip,
+            landing,
+            fish: target,
+            lay,
+            seconds: FOLLOWED_S,
+          });
           if (drift.status !== 'ok') continue;
-          const useful = drift.passesAtS === null ? drift.cleanS * 0.3 : Math.min(drift.cleanS, drift.passesAtS + PAST_FISH_M);
-          const score = useful + (drift.passesFish === 'clean' ? 2 : 0) - SECONDS_PER_EXPOSURE * seen - (far ? FAR_BANK_S : 0);
+          const useful =
+            drift.passesAtS === null
+              ? drift.cleanS * 0.3
+              : Math.min(drift.cleanS, drift.passesAtS + PAST_FISH_M);
+          const over = linesOverSolid(scene, tip, landing) ? OVER_SOLID_S : 0;
+          const score =
+            useful +
+            (drift.passesFish === 'clean' ? 2 : 0) -
+            SECONDS_PER_EXPOSURE * seen -
+            (far ? FAR_BANK_S : 0) -
+            over;
           if (score > bestScore) {
             bestScore = score;
             best = { stand, landing, lay };
@@ -74,4 +113,18 @@ export function firstCast(scene: Scene, input: FirstCastInput): FirstCast {
     }
   }
   return best;
+}
+
+function linesOverSolid(scene: Scene, a: Place, b: Place): boolean {
+  const { flow } = scene;
+  const steps = Math.ceil(Math.hypot(b.xM - a.xM, b.yM - a.yM) / (flow.cellM / 2));
+  for (let n = 0; n <= steps; n++) {
+    const i = Math.round((a.xM + ((b.xM - a.xM) * n) / steps - flow.x0M) / flow.cellM);
+    const j = Math.round((a.yM + ((b.yM - a.yM) * n) / steps - flow.y0M) / flow.cellM);
+    if (i < 0 || j < 0 || i >= flow.nx || j >= flow.ny) continue;
+    const k = j * flow.nx + i;
+    if (flow.solid[k] === SOLID.log || (flow.solid[k] === SOLID.boulder && flow.depthM[k]! < DRY_M))
+      return true;
+  }
+  return false;
 }

@@ -12,13 +12,21 @@ function cast(belowM: number, offM: number, dx: number, dy: number, lay: Lay) {
   const landing = { xM: 0.8 + dx, yM: 4.2 + dy };
   const stand = { xM: -belowM, yM: 4.2 - offM };
   const d = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM);
-  const tip = { xM: stand.xM + (2.4 * (landing.xM - stand.xM)) / d, yM: stand.yM + (2.4 * (landing.yM - stand.yM)) / d, zM: 0.5 };
+  const tip = {
+    xM: stand.xM + (2.4 * (landing.xM - stand.xM)) / d,
+    yM: stand.yM + (2.4 * (landing.yM - stand.yM)) / d,
+    zM: 0.5,
+  };
   return { tip, landing, fish: FISH, lay, seconds: 6, dtS: 0.05 };
 }
 
 describe('across a tongue of .8 m/s to water of .4 m/s (common practice)', () => {
-  const stands: [number, number][] = [5.5, 6.5, 7.5].flatMap((off) => [0, 15, 28].map((deg): [number, number] => [off * Math.tan((deg * Math.PI) / 180), off]));
-  const nine = [-0.4, 0, 0.4].flatMap((dx) => [-0.4, 0, 0.4].map((dy): [number, number] => [dx, dy]));
+  const stands: [number, number][] = [5.5, 6.5, 7.5].flatMap((off) =>
+    [0, 15, 28].map((deg): [number, number] => [off * Math.tan((deg * Math.PI) / 180), off]),
+  );
+  const nine = [-0.4, 0, 0.4].flatMap((dx) =>
+    [-0.4, 0, 0.4].map((dy): [number, number] => [dx, dy]),
+  );
   const straight: number[] = [];
   const reach: number[] = [];
   for (const [below, off] of stands) {
@@ -50,20 +58,43 @@ it('the wake limit is the least capillary-gravity wave at 10 C (Lamb 1932; IAPWS
 
 it('in even water the fly goes with the water, and passes the fish clean', () => {
   const even = madeFlow(() => -0.4 / factor);
-  const r = simulateDrift(even, { tip: { xM: 0.5, yM: 1.2, zM: 0.5 }, landing: { xM: 0.9, yM: 4.2 }, fish: FISH, lay: REACH, seconds: 5 });
+  const r = simulateDrift(even, {
+    tip: { xM: 0.5, yM: 1.2, zM: 0.5 },
+    landing: { xM: 0.9, yM: 4.2 },
+    fish: FISH,
+    lay: REACH,
+    seconds: 5,
+  });
   expect(r.status).toBe('ok');
   expect(Math.abs(r.x[10]! - 0.5)).toBeLessThan(0.02);
   expect(r.passesFish).toBe('clean');
   expect(r.passesAtS).toBeCloseTo(0.9 / 0.4, 0);
-  const off = simulateDrift(even, { tip: { xM: 0.5, yM: 1.2, zM: 0.5 }, landing: { xM: 0.9, yM: 5.2 }, fish: FISH, lay: REACH, seconds: 5 });
+  const off = simulateDrift(even, {
+    tip: { xM: 0.5, yM: 1.2, zM: 0.5 },
+    landing: { xM: 0.9, yM: 5.2 },
+    fish: FISH,
+    lay: REACH,
+    seconds: 5,
+  });
   expect(off.passesFish).toBe('misses');
 });
 
 it('a mirrored stream gives the mirrored track', () => {
   const u = (x: number, y: number) => -(0.3 + 0.04 * y + 0.01 * x);
   const v = (x: number) => 0.02 * x;
-  const a = simulateDrift(madeFlow(u, v), { tip: { xM: 1, yM: -2, zM: 0.6 }, landing: { xM: 1.5, yM: 3 }, lay: REACH, seconds: 4 });
-  const b = simulateDrift(madeFlow((x, y) => u(x, -y), (x) => -v(x)), { tip: { xM: 1, yM: 2, zM: 0.6 }, landing: { xM: 1.5, yM: -3 }, lay: REACH, seconds: 4 });
+  const a = simulateDrift(madeFlow(u, v), {
+    tip: { xM: 1, yM: -2, zM: 0.6 },
+    landing: { xM: 1.5, yM: 3 },
+    lay: REACH,
+    seconds: 4,
+  });
+  const b = simulateDrift(
+    madeFlow(
+      (x, y) => u(x, -y),
+      (x) => -v(x),
+    ),
+    { tip: { xM: 1, yM: 2, zM: 0.6 }, landing: { xM: 1.5, yM: -3 }, lay: REACH, seconds: 4 },
+  );
   for (let n = 0; n < a.t.length; n++) {
     expect(b.x[n]).toBeCloseTo(a.x[n]!, 9);
     expect(b.y[n]).toBeCloseTo(-a.y[n]!, 9);
@@ -72,8 +103,14 @@ it('a mirrored stream gives the mirrored track', () => {
 
 it('a landing place on dry ground is unknown, not clean', () => {
   const shore = madeFlow(() => -0.4);
-  for (let j = 75; j < shore.ny; j++) for (let i = 0; i < shore.nx; i++) shore.depthM[j * shore.nx + i] = 0;
-  const r = simulateDrift(shore, { tip: { xM: 0, yM: 0, zM: 0.5 }, landing: { xM: 0, yM: 7 }, lay: { kind: 'straight' }, seconds: 2 });
+  for (let j = 75; j < shore.ny; j++)
+    for (let i = 0; i < shore.nx; i++) shore.depthM[j * shore.nx + i] = 0;
+  const r = simulateDrift(shore, {
+    tip: { xM: 0, yM: 0, zM: 0.5 },
+    landing: { xM: 0, yM: 7 },
+    lay: { kind: 'straight' },
+    seconds: 2,
+  });
   expect(r.status).toBe('unknown');
 });
 
@@ -83,5 +120,7 @@ it('the band holds the best value, is the same every time, and refuses nonsense'
   const b = driftBand(tongue, input, 6);
   expect(a.cleanS).toEqual(b.cleanS);
   expect(a.cleanS.low).toBeLessThan(a.cleanS.high);
-  expect(() => simulateDrift(tongue, { ...input, seconds: 0 })).toThrow('seconds must be positive, got 0');
+  expect(() => simulateDrift(tongue, { ...input, seconds: 0 })).toThrow(
+    'seconds must be positive, got 0',
+  );
 });

@@ -1,7 +1,13 @@
 import type { Place } from '../grid/index';
 import type { Reason } from '../units/index';
 import type { Fish } from '../sight/index';
-import { sampleSurface, surfaceCurrent, type FlowField, type FlowSample, type SurfaceCurrent } from '../water/index';
+import {
+  sampleSurface,
+  surfaceCurrent,
+  type FlowField,
+  type FlowSample,
+  type SurfaceCurrent,
+} from '../water/index';
 import { DEFAULT_RIG, diameterMm, type Rig } from '../rig/index';
 import { layAir, pullAt, sagPullN } from './air';
 import { createChain, renewTangents, tighten, type Chain } from './chain';
@@ -133,7 +139,8 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
     out.x[n] = chain.x[0]!;
     out.y[n] = chain.y[0]!;
     out.dragMps[n] = Math.hypot(chain.x[0]! - freeX, chain.y[0]! - freeY) / dt;
-    if (out.atFirstDrag === null && out.dragMps[n]! > MICRO_MPS) out.atFirstDrag = linePlaces(chain, held);
+    if (out.atFirstDrag === null && out.dragMps[n]! > MICRO_MPS)
+      out.atFirstDrag = linePlaces(chain, held);
   }
   classify(out, dt);
   judge(out, input, current, unknown);
@@ -158,7 +165,11 @@ function tipPath(tip: Place, landing: Place, shift: Place, current: Current): (t
   const uy = shift.yM / amount;
   let pace = LEAST_FOLLOW_MPS;
   for (let n = 0; n <= 10; n++) {
-    const s = surfaceInto(current, tip.xM + ((landing.xM - tip.xM) * n) / 10, tip.yM + ((landing.yM - tip.yM) * n) / 10);
+    const s = surfaceInto(
+      current,
+      tip.xM + ((landing.xM - tip.xM) * n) / 10,
+      tip.yM + ((landing.yM - tip.yM) * n) / 10,
+    );
     pace = Math.max(pace, -(s.u * ux + s.v * uy));
   }
   return (t) => {
@@ -167,7 +178,14 @@ function tipPath(tip: Place, landing: Place, shift: Place, current: Current): (t
   };
 }
 
-function layChain(landing: Place, tip: Place, restReachM: number, fullReachM: number, rig: Rig, input: DriftInput): Chain {
+function layChain(
+  landing: Place,
+  tip: Place,
+  restReachM: number,
+  fullReachM: number,
+  rig: Rig,
+  input: DriftInput,
+): Chain {
   const nodeM = input.nodeM ?? 0.2;
   const distance = Math.hypot(tip.xM - landing.xM, tip.yM - landing.yM);
   const onWater = Math.max(2 * nodeM, distance - restReachM);
@@ -188,7 +206,13 @@ function layChain(landing: Place, tip: Place, restReachM: number, fullReachM: nu
 }
 
 /** Quadratic friction, linearised on the slip of the last step and averaged with it. */
-function renewFriction(chain: Chain, wet: Float64Array, flyDragNsPerM: number, dt: number, first: boolean): void {
+function renewFriction(
+  chain: Chain,
+  wet: Float64Array,
+  flyDragNsPerM: number,
+  dt: number,
+  first: boolean,
+): void {
   const { n, x, y, freeX, freeY, zeta, dry } = chain;
   for (let i = 0; i < n; i++) {
     const slip = first ? FIRST_SLIP_MPS : Math.hypot(x[i]! - freeX[i]!, y[i]! - freeY[i]!) / dt;
@@ -224,7 +248,13 @@ function advect(chain: Chain, current: Current, dt: number): void {
 }
 
 /** The sag of the line in the air draws the entry toward the tip. Never past where it hangs slack. */
-function pullEntry(chain: Chain, end: Place2, air: ReturnType<typeof layAir>, restPullN: number, dt: number): void {
+function pullEntry(
+  chain: Chain,
+  end: Place2,
+  air: ReturnType<typeof layAir>,
+  restPullN: number,
+  dt: number,
+): void {
   const i = chain.n - 1;
   const dx = end.x - chain.freeX[i]!;
   const dy = end.y - chain.freeY[i]!;
@@ -300,14 +330,20 @@ function judge(out: DriftResult, input: DriftInput, current: Current, unknown: b
     const cos = Math.cos(fish.headingRad);
     const sin = Math.sin(fish.headingRad);
     const ahead = (n: number) => (out.x[n]! - fish.xM) * cos + (out.y[n]! - fish.yM) * sin;
-    const aside = (n: number) => Math.abs(-(out.x[n]! - fish.xM) * sin + (out.y[n]! - fish.yM) * cos);
+    const aside = (n: number) =>
+      Math.abs(-(out.x[n]! - fish.xM) * sin + (out.y[n]! - fish.yM) * cos);
     out.passesFish = 'misses';
     for (let n = 1; n < out.t.length; n++) {
       if (!(ahead(n - 1) > 0 && ahead(n) <= 0)) continue;
       if (aside(n) > PASS_M) continue;
       const t = out.t[n]!;
       out.passesAtS = t;
-      out.passesFish = out.firstWakeS !== null && t > out.firstWakeS ? 'wake' : out.firstMicroS !== null && t > out.firstMicroS ? 'micro' : 'clean';
+      out.passesFish =
+        out.firstWakeS !== null && t > out.firstWakeS
+          ? 'wake'
+          : out.firstMicroS !== null && t > out.firstMicroS
+            ? 'micro'
+            : 'clean';
       break;
     }
   }
@@ -331,7 +367,9 @@ function reasonOf(out: DriftResult, current: Current): Reason | null {
     quickest = Math.max(quickest, v);
     if (s.depthM > 0) slowest = Math.min(slowest, v);
   }
-  if (quickest > 1.2 * flyMps + 0.05) return { what: 'tongue-between', value: quickest, unit: 'm/s', source: 'chain' };
-  if (slowest < 0.7 * flyMps) return { what: 'slack-between', value: slowest, unit: 'm/s', source: 'chain' };
+  if (quickest > 1.2 * flyMps + 0.05)
+    return { what: 'tongue-between', value: quickest, unit: 'm/s', source: 'chain' };
+  if (slowest < 0.7 * flyMps)
+    return { what: 'slack-between', value: slowest, unit: 'm/s', source: 'chain' };
   return { what: 'line-at-its-end', value: flyMps, unit: 'm/s', source: 'chain' };
 }

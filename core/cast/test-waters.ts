@@ -1,7 +1,10 @@
 import type { FlowField } from '../water/index';
 
 /** Flow given by a formula, for tests and benches: depth .5 m, 60 x 20 m unless said. Not solved. */
-export function madeFlow(uAt: (xM: number, yM: number) => number, vAt: (xM: number, yM: number) => number = () => 0): FlowField {
+export function madeFlow(
+  uAt: (xM: number, yM: number) => number,
+  vAt: (xM: number, yM: number) => number = () => 0,
+): FlowField {
   const nx = 300;
   const ny = 100;
   const cellM = 0.2;

@@ -12,8 +12,18 @@ const J_PER_CAL = 4.184;
 const RESPIRATION = { ra: 0.0013, rb: -0.269, rq: 0.0938, rto: 0.0234 };
 
 /** Temperature of best growth, C. Rainbow, brook and cutthroat borrow brown's relations shifted by the difference. */
-const GROWTH_OPTIMUM_C: Record<Species, number> = { brown: 13.1, rainbow: 13.1, brook: 13.8, cutthroat: 13.6 };
-export const LETHAL_C: Record<Species, number> = { brown: 24.7, rainbow: 24.3, brook: 24.9, cutthroat: 24.3 };
+const GROWTH_OPTIMUM_C: Record<Species, number> = {
+  brown: 13.1,
+  rainbow: 13.1,
+  brook: 13.8,
+  cutthroat: 13.6,
+};
+export const LETHAL_C: Record<Species, number> = {
+  brown: 24.7,
+  rainbow: 24.3,
+  brook: 24.9,
+  cutthroat: 24.3,
+};
 
 /** Temperature at which brown trout's relations are read for a species. */
 export const brownEquivalentC = (species: Species, tempC: number) =>
@@ -26,7 +36,12 @@ export function respirationGO2(weightG: number, tempC: number, speedMps: number)
 }
 
 /** Cost of holding at a nose speed, J/h for the whole fish. */
-export function holdingCost(species: Species, weightG: number, tempC: number, noseMps: number): number {
+export function holdingCost(
+  species: Species,
+  weightG: number,
+  tempC: number,
+  noseMps: number,
+): number {
   const t = brownEquivalentC(species, tempC);
   return (respirationGO2(weightG, t, noseMps) * weightG * J_PER_G_O2) / 24;
 }
@@ -60,7 +75,8 @@ const APPETITE_PER_REST = 3;
 /** What it would eat in an hour if food were no limit, J/h. */
 export function appetiteJph(species: Species, weightG: number, tempC: number): number {
   const lethal = LETHAL_C[species] - (GROWTH_OPTIMUM_C[species] - GROWTH_OPTIMUM_C.brown);
-  const most = (greatestIntakeCalPerDay(weightG, brownEquivalentC(species, tempC), lethal) * J_PER_CAL) / 24;
+  const most =
+    (greatestIntakeCalPerDay(weightG, brownEquivalentC(species, tempC), lethal) * J_PER_CAL) / 24;
   const rest = holdingCost(species, weightG, tempC, 0);
   return Math.min(most, (APPETITE_PER_REST * rest) / ASSIMILATED);
 }
@@ -75,7 +91,8 @@ export const territoryM2 = (forkLengthCm: number) => 10 ** (2.61 * Math.log10(fo
 /** Vmax = 36.23 FL^.19 cm/s (from memory; this constant decides how quick a water a fish can feed in). */
 const VMAX_CMPS = 36.23;
 /** Swimming power by temperature, 1 at 11 C (our guess). */
-export const swimmingPower = (tempC: number) => Math.min(1.2, Math.max(0.5, lerp(0.5, 1, tempC / 11)));
+export const swimmingPower = (tempC: number) =>
+  Math.min(1.2, Math.max(0.5, lerp(0.5, 1, tempC / 11)));
 
 /** Pace at which it can no longer intercept drift, m/s. */
 export const fastestFeedingMps = (forkLengthCm: number, tempC: number) =>

@@ -35,7 +35,10 @@ describe('energy', () => {
   it('greatest intake of 100 g at 10 C (Elliott)', () => {
     expect(greatestIntakeCalPerDay(100, 10, 24.7)).toBeCloseTo(2737, -1);
     expect(greatestIntakeCalPerDay(100, 24.7, 24.7)).toBe(0);
-    expect(greatestIntakeCalPerDay(100, 1.9, 24.7)).toBeCloseTo(greatestIntakeCalPerDay(100, 3.8, 24.7) / 2, 6);
+    expect(greatestIntakeCalPerDay(100, 1.9, 24.7)).toBeCloseTo(
+      greatestIntakeCalPerDay(100, 3.8, 24.7) / 2,
+      6,
+    );
   });
   it('reaction distance (Hughes & Dill 1990)', () => {
     expect(reactionDistanceCm(5, 20)).toBeCloseTo(58.9, 2);
@@ -55,7 +58,9 @@ describe('energy', () => {
       for (const tempC of [2, 6, 11, 16, 20]) {
         const { weightG } = fishBody(species, 25);
         const rest = holdingCost(species, weightG, tempC, 0);
-        expect(ASSIMILATED * appetiteJph(species, weightG, tempC) - rest).toBeLessThanOrEqual(2 * rest + 1e-9);
+        expect(ASSIMILATED * appetiteJph(species, weightG, tempC) - rest).toBeLessThanOrEqual(
+          2 * rest + 1e-9,
+        );
       }
     }
   });

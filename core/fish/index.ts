@@ -1,5 +1,11 @@
 /** What a trout is: its weight, what it spends, eats, sees, and the temperature and oxygen it can bear. */
-export { SPECIES, TOTAL_PER_FORK, standardWeightG, relativeWeight, type Species } from './standard-weight';
+export {
+  SPECIES,
+  TOTAL_PER_FORK,
+  standardWeightG,
+  relativeWeight,
+  type Species,
+} from './standard-weight';
 export {
   appetiteJph,
   ASSIMILATED,

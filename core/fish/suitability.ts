@@ -40,7 +40,8 @@ export function depthSuitability(depthM: number): number {
  */
 export function oxygenSaturationMgL(tempC: number, altitudeM: number): number {
   const t = tempC + 273.15;
-  const lnC = -139.34411 + 1.575701e5 / t - 6.642308e7 / t ** 2 + 1.2438e10 / t ** 3 - 8.621949e11 / t ** 4;
+  const lnC =
+    -139.34411 + 1.575701e5 / t - 6.642308e7 / t ** 2 + 1.2438e10 / t ** 3 - 8.621949e11 / t ** 4;
   const p = (1 - 2.25577e-5 * altitudeM) ** 5.25588;
   const pw = Math.exp(11.8571 - 3840.7 / t - 216961 / t ** 2);
   const theta = 0.000975 - 1.426e-5 * tempC + 6.436e-8 * tempC ** 2;

@@ -14,7 +14,10 @@ export interface BankLine {
 }
 
 /** Joins the bank features of one side in order of x into one line, single-valued in x. */
-export function joinBank(plan: Pick<BeatPlan, 'features' | 'lengthM'>, side: 'left' | 'right'): BankLine {
+export function joinBank(
+  plan: Pick<BeatPlan, 'features' | 'lengthM'>,
+  side: 'left' | 'right',
+): BankLine {
   const banks = featuresOf(plan as BeatPlan, 'bank').filter((b) => b.side === side);
   const runs = banks
     .map((feature) => ({ feature, line: ascending(lineOf(feature)) }))
@@ -27,7 +30,9 @@ export function joinBank(plan: Pick<BeatPlan, 'features' | 'lengthM'>, side: 'le
       if (gap > MAX_BANK_GAP_M) {
         out.problem ??= `the ${side} bank has a gap of ${gap.toFixed(1)} m at x ${last.xM.toFixed(1)} m; at most ${MAX_BANK_GAP_M} m is closed`;
       } else if (gap > 0.01) {
-        out.notes.push(`A gap of ${gap.toFixed(2)} m in the ${side} bank at x ${last.xM.toFixed(1)} m was closed straight.`);
+        out.notes.push(
+          `A gap of ${gap.toFixed(2)} m in the ${side} bank at x ${last.xM.toFixed(1)} m was closed straight.`,
+        );
       }
     }
     for (const place of line) {

@@ -37,7 +37,12 @@ export interface Station {
 
 interface Kinds {
   /** Waterline at the surveyed level. `side` looking down-current. */
-  bank: { side: 'left' | 'right'; form: 'sloping' | 'cut' | 'undercut'; heightM?: number; cutM?: number };
+  bank: {
+    side: 'left' | 'right';
+    form: 'sloping' | 'cut' | 'undercut';
+    heightM?: number;
+    cutM?: number;
+  };
   sounding: { depthM: number; speedMps?: number; at?: 'surface' | 'six-tenths' };
   section: { stations: Station[]; at?: 'surface' | 'six-tenths' };
   /** Height above the bed. */
@@ -103,7 +108,9 @@ export function planHash(plan: BeatPlan): string {
 function sortKeys(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sortKeys);
   if (value === null || typeof value !== 'object') return value;
-  const entries = Object.entries(value as Record<string, unknown>).filter(([, v]) => v !== undefined);
+  const entries = Object.entries(value as Record<string, unknown>).filter(
+    ([, v]) => v !== undefined,
+  );
   entries.sort(([a], [b]) => (a < b ? -1 : 1));
   return Object.fromEntries(entries.map(([k, v]) => [k, sortKeys(v)]));
 }

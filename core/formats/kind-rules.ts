@@ -29,13 +29,17 @@ const word = (allowed: readonly string[], required = true): PropertyRule => ({
 
 const text = (required = true): PropertyRule => ({
   required,
-  problem: (v) => (typeof v === 'string' && v.length <= 500 ? null : `is ${shown(v)}; it must be words, at most 500 letters`),
+  problem: (v) =>
+    typeof v === 'string' && v.length <= 500
+      ? null
+      : `is ${shown(v)}; it must be words, at most 500 letters`,
 });
 
 const stations: PropertyRule = {
   required: true,
   problem: (v) => {
-    if (!Array.isArray(v) || v.length < 2) return `is ${shown(v)}; it must be a list of at least 2 stations`;
+    if (!Array.isArray(v) || v.length < 2)
+      return `is ${shown(v)}; it must be a list of at least 2 stations`;
     let last = -Infinity;
     for (const [i, s] of v.entries()) {
       const st = s as Record<string, unknown>;
@@ -48,7 +52,8 @@ const stations: PropertyRule = {
               ? `speedMps ${number(-5, 5, 'm/s').problem(st.speedMps)}`
               : null;
       if (bad) return `station ${i}: ${bad}`;
-      if ((st.offsetM as number) <= last) return `station ${i}: offsetM is ${shown(st.offsetM)}; offsets must grow`;
+      if ((st.offsetM as number) <= last)
+        return `station ${i}: offsetM is ${shown(st.offsetM)}; offsets must grow`;
       last = st.offsetM as number;
     }
     return null;
@@ -78,7 +83,11 @@ export const KIND_RULES: Record<FeatureKind, KindRule> = {
   },
   sounding: {
     geometry: ['Point'],
-    properties: { depthM: number(0, 6, 'm'), speedMps: number(-5, 5, 'm/s', false), at: measuredAt },
+    properties: {
+      depthM: number(0, 6, 'm'),
+      speedMps: number(-5, 5, 'm/s', false),
+      at: measuredAt,
+    },
   },
   section: { geometry: ['LineString'], properties: { stations, at: measuredAt } },
   boulder: {

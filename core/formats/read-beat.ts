@@ -21,11 +21,11 @@ export interface BeatProblem {
 }
 
 export type ReadBeatResult =
-  | { ok: true; plan: BeatPlan; notes: string[] }
-  | { ok: false; problems: BeatProblem[] };
+  { ok: true; plan: BeatPlan; notes: string[] } | { ok: false; problems: BeatProblem[] };
 
 type Json = Record<string, unknown>;
-const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v);
+const isObject = (v: unknown): v is Json =>
+  typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /** Discharge of each level over the surveyed one where the file gives none; marked "guessed". */
 const GUESSED_RATIO: Record<LevelName, number> = { Thin: 0.4, Fair: 1, Full: 2, Spate: 4 };
@@ -50,7 +50,11 @@ export function readBeat(json: unknown): ReadBeatResult {
     return { ok: false, problems };
   }
   if (!isObject(json.pebbleLane)) {
-    say(null, 'pebbleLane', 'The header pebbleLane is missing: name, lengthM, slope, bearingDeg, surveyedLevel.');
+    say(
+      null,
+      'pebbleLane',
+      'The header pebbleLane is missing: name, lengthM, slope, bearingDeg, surveyedLevel.',
+    );
     return { ok: false, problems };
   }
   const header = readHeader(json.pebbleLane, say, notes);
@@ -89,7 +93,8 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
     if (problem) complain(property, `${property} ${problem}.`);
     return raw[property] as number;
   };
-  if (raw.version !== 1) complain('version', `version is ${shown(raw.version)}; this program reads version 1.`);
+  if (raw.version !== 1)
+    complain('version', `version is ${shown(raw.version)}; this program reads version 1.`);
   if (raw.frame !== 'plan' && raw.frame !== 'lonlat') {
     complain('frame', `frame is ${shown(raw.frame)}; it must be "plan" or "lonlat".`);
   }
@@ -102,7 +107,10 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
   const altitudeM = raw.altitudeM === undefined ? undefined : num('altitudeM', -400, 6000, 'm');
   const timeZone = raw.timeZone as string | undefined;
   if (timeZone !== undefined && !isTimeZone(timeZone)) {
-    complain('timeZone', `timeZone is ${shown(timeZone)}; it must be an IANA name such as "Etc/GMT-1".`);
+    complain(
+      'timeZone',
+      `timeZone is ${shown(timeZone)}; it must be an IANA name such as "Etc/GMT-1".`,
+    );
   }
   const anchor = raw.anchor as { lat: number; lon: number } | undefined;
   if (anchor !== undefined) {
@@ -115,7 +123,10 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
   }
   const surveyedLevel = raw.surveyedLevel as LevelName;
   if (!LEVEL_NAMES.includes(surveyedLevel)) {
-    complain('surveyedLevel', `surveyedLevel is ${shown(raw.surveyedLevel)}; it must be one of ${LEVEL_NAMES.join(', ')}.`);
+    complain(
+      'surveyedLevel',
+      `surveyedLevel is ${shown(raw.surveyedLevel)}; it must be one of ${LEVEL_NAMES.join(', ')}.`,
+    );
   }
   const levels = bad ? [] : readLevels(raw.levels, surveyedLevel, complain, notes);
   if (bad) return null;
@@ -144,14 +155,20 @@ function readLevels(
   notes: string[],
 ): Level[] {
   if (!Array.isArray(raw)) {
-    complain('levels', `levels is ${shown(raw)}; it must be a list with at least the surveyed level.`);
+    complain(
+      'levels',
+      `levels is ${shown(raw)}; it must be a list with at least the surveyed level.`,
+    );
     return [];
   }
   const given = new Map<LevelName, Level>();
   for (const [i, item] of raw.entries()) {
     const level = item as Level;
     if (!LEVEL_NAMES.includes(level?.name)) {
-      complain(`levels[${i}].name`, `levels[${i}].name is ${shown(level?.name)}; it must be one of ${LEVEL_NAMES.join(', ')}.`);
+      complain(
+        `levels[${i}].name`,
+        `levels[${i}].name is ${shown(level?.name)}; it must be one of ${LEVEL_NAMES.join(', ')}.`,
+      );
       continue;
     }
     const problem = headerNumber(0.001, 200, 'm3/s').problem(level.dischargeM3s);
@@ -177,7 +194,13 @@ function readLevels(
   });
 }
 
-function readFeature(raw: unknown, index: number, header: Header, say: Say, notes: string[]): BeatFeature | null {
+function readFeature(
+  raw: unknown,
+  index: number,
+  header: Header,
+  say: Say,
+  notes: string[],
+): BeatFeature | null {
   if (!isObject(raw) || raw.type !== 'Feature') {
     say(index, 'type', `Feature ${index}: type is not "Feature".`);
     return null;
@@ -186,7 +209,11 @@ function readFeature(raw: unknown, index: number, header: Header, say: Say, note
   const kind = properties.kind as FeatureKind;
   const rule = Object.hasOwn(KIND_RULES, kind ?? '') ? KIND_RULES[kind] : undefined;
   if (!rule) {
-    say(index, 'kind', `Feature ${index}: kind is ${shown(kind)}; it must be one of ${Object.keys(KIND_RULES).join(', ')}.`);
+    say(
+      index,
+      'kind',
+      `Feature ${index}: kind is ${shown(kind)}; it must be one of ${Object.keys(KIND_RULES).join(', ')}.`,
+    );
     return null;
   }
   const problemsIn = (property: string, message: string) =>
@@ -210,7 +237,8 @@ function readFeature(raw: unknown, index: number, header: Header, say: Say, note
   }
   if (kind === 'ledge' && out.facing === undefined) out.facing = 180;
   const unknown = Object.keys(properties).filter((p) => p !== 'kind' && !(p in rule.properties));
-  if (unknown.length > 0) notes.push(`Feature ${index} (${kind}): left out ${unknown.join(', ')}, not known here.`);
+  if (unknown.length > 0)
+    notes.push(`Feature ${index} (${kind}): left out ${unknown.join(', ')}, not known here.`);
   return bad ? null : (out as unknown as BeatFeature);
 }
 
@@ -242,10 +270,12 @@ function readShape(
   const type = geometry.type as Shape['type'];
   let flat: unknown[];
   if (type === 'Point') flat = [source.coordinates];
-  else if (type === 'LineString') flat = Array.isArray(source.coordinates) ? source.coordinates : [];
+  else if (type === 'LineString')
+    flat = Array.isArray(source.coordinates) ? source.coordinates : [];
   else {
     const rings = Array.isArray(source.coordinates) ? source.coordinates : [];
-    if (rings.length > 1) complain('geometry', `has ${rings.length - 1} holes; a place without holes is possible`);
+    if (rings.length > 1)
+      complain('geometry', `has ${rings.length - 1} holes; a place without holes is possible`);
     flat = Array.isArray(rings[0]) ? rings[0] : [];
   }
   if (flat.length > MAX_POINTS) {
@@ -255,7 +285,12 @@ function readShape(
   const places: Place[] = [];
   for (const [i, c] of flat.entries()) {
     const [a, b] = Array.isArray(c) ? (c as unknown[]) : [];
-    if (typeof a !== 'number' || typeof b !== 'number' || !Number.isFinite(a) || !Number.isFinite(b)) {
+    if (
+      typeof a !== 'number' ||
+      typeof b !== 'number' ||
+      !Number.isFinite(a) ||
+      !Number.isFinite(b)
+    ) {
       complain('geometry', `point ${i} is ${shown(c)}; it must be two numbers`);
       return null;
     }
@@ -274,7 +309,8 @@ function readShape(
   }
   const first = places[0];
   const last = places[places.length - 1];
-  if (first && last && places.length > 1 && first.xM === last.xM && first.yM === last.yM) places.pop();
+  if (first && last && places.length > 1 && first.xM === last.xM && first.yM === last.yM)
+    places.pop();
   if (places.length >= 3) return { type, ring: places };
   complain('geometry', `has ${places.length} corners; an area needs at least 3`);
   return null;
@@ -295,14 +331,22 @@ function checkBanks(plan: BeatPlan, say: Say, notes: string[]): void {
     const yL = polylineYAt(left.line, x);
     const yR = polylineYAt(right.line, x);
     if (yR - yL < 0.3) {
-      say(null, 'features', `Banks: at x ${x.toFixed(1)} m the true right bank is ${(yR - yL).toFixed(1)} m from the true left; they cross or meet. True right is toward +y.`);
+      say(
+        null,
+        'features',
+        `Banks: at x ${x.toFixed(1)} m the true right bank is ${(yR - yL).toFixed(1)} m from the true left; they cross or meet. True right is toward +y.`,
+      );
       return;
     }
     const centre = (yL + yR) / 2;
     if (previous !== null) {
       const bend = (Math.atan2(Math.abs(centre - previous), step) * 180) / Math.PI;
       if (bend > MAX_BEND_DEG) {
-        say(null, 'features', `Banks: the beat bends ${bend.toFixed(0)} degrees off its chord at x ${x.toFixed(1)} m; at most ${MAX_BEND_DEG}. Make it two beats.`);
+        say(
+          null,
+          'features',
+          `Banks: the beat bends ${bend.toFixed(0)} degrees off its chord at x ${x.toFixed(1)} m; at most ${MAX_BEND_DEG}. Make it two beats.`,
+        );
         return;
       }
     }

@@ -26,7 +26,13 @@ export function distanceTransform(nx: number, ny: number, mask: ArrayLike<number
   return out;
 }
 
-function envelope(f: Float64Array, n: number, d: Float64Array, v: Int32Array, z: Float64Array): void {
+function envelope(
+  f: Float64Array,
+  n: number,
+  d: Float64Array,
+  v: Int32Array,
+  z: Float64Array,
+): void {
   let k = 0;
   v[0] = 0;
   z[0] = -Infinity;
@@ -49,4 +55,5 @@ function envelope(f: Float64Array, n: number, d: Float64Array, v: Int32Array, z:
   }
 }
 
-const crossing = (f: Float64Array, q: number, p: number) => (f[q]! + q * q - (f[p]! + p * p)) / (2 * q - 2 * p);
+const crossing = (f: Float64Array, q: number, p: number) =>
+  (f[q]! + q * q - (f[p]! + p * p)) / (2 * q - 2 * p);

@@ -9,7 +9,8 @@ export function nearestOnSegment(p: Place, a: Place, b: Place): { t: number; dis
   const dx = b.xM - a.xM;
   const dy = b.yM - a.yM;
   const len2 = dx * dx + dy * dy;
-  const t = len2 === 0 ? 0 : Math.min(1, Math.max(0, ((p.xM - a.xM) * dx + (p.yM - a.yM) * dy) / len2));
+  const t =
+    len2 === 0 ? 0 : Math.min(1, Math.max(0, ((p.xM - a.xM) * dx + (p.yM - a.yM) * dy) / len2));
   return { t, distanceM: Math.hypot(a.xM + t * dx - p.xM, a.yM + t * dy - p.yM) };
 }
 

@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { bilinearInto, createRandom, distanceTransform, fnv1a64, pointInPolygon, polylineYAt, smoothInto, wrapAngle } from './index';
+import {
+  bilinearInto,
+  createRandom,
+  distanceTransform,
+  fnv1a64,
+  pointInPolygon,
+  polylineYAt,
+  smoothInto,
+  wrapAngle,
+} from './index';
 
 it('distances agree with a search of every cell (seeded properties)', () => {
   fc.assert(
@@ -9,7 +18,11 @@ it('distances agree with a search of every cell (seeded properties)', () => {
       for (let k = 0; k < 63; k++) {
         let best = Infinity;
         mask.forEach((m, n) => {
-          if (m) best = Math.min(best, Math.hypot((k % 9) - (n % 9), Math.floor(k / 9) - Math.floor(n / 9)));
+          if (m)
+            best = Math.min(
+              best,
+              Math.hypot((k % 9) - (n % 9), Math.floor(k / 9) - Math.floor(n / 9)),
+            );
         });
         if (best === Infinity) expect(d[k]).toBe(Infinity);
         else expect(d[k]).toBeCloseTo(best, 9);
@@ -21,7 +34,10 @@ it('distances agree with a search of every cell (seeded properties)', () => {
 
 it('bilinear sampling is exact on a plane and held at the borders', () => {
   const frame = { nx: 4, ny: 3, cellM: 0.5, x0M: 1, y0M: -1 };
-  const field = Float64Array.from({ length: 12 }, (_, k) => 2 * (1 + 0.5 * (k % 4)) - 3 * (-1 + 0.5 * Math.floor(k / 4)));
+  const field = Float64Array.from(
+    { length: 12 },
+    (_, k) => 2 * (1 + 0.5 * (k % 4)) - 3 * (-1 + 0.5 * Math.floor(k / 4)),
+  );
   expect(bilinearInto(frame, field, 1.7, -0.6)).toBeCloseTo(2 * 1.7 + 3 * 0.6, 12);
   expect(bilinearInto(frame, field, -5, -1)).toBeCloseTo(2 * 1 + 3, 12);
 });
@@ -44,10 +60,20 @@ it('the random sequence and the hash are fixed', () => {
 });
 
 it('geometry: polygon, polyline, folded angle', () => {
-  const ring = [{ xM: 0, yM: 0 }, { xM: 4, yM: 0 }, { xM: 4, yM: 1 }, { xM: 0, yM: 3 }];
+  const ring = [
+    { xM: 0, yM: 0 },
+    { xM: 4, yM: 0 },
+    { xM: 4, yM: 1 },
+    { xM: 0, yM: 3 },
+  ];
   expect(pointInPolygon({ xM: 1, yM: 2 }, ring)).toBe(true);
   expect(pointInPolygon({ xM: 3, yM: 2 }, ring)).toBe(false);
-  expect(polylineYAt(ring.slice(0, 3).map((p, i) => ({ xM: i * 2, yM: p.yM })), 3)).toBeCloseTo(0.5, 12);
+  expect(
+    polylineYAt(
+      ring.slice(0, 3).map((p, i) => ({ xM: i * 2, yM: p.yM })),
+      3,
+    ),
+  ).toBeCloseTo(0.5, 12);
   expect(wrapAngle(Math.PI * 3)).toBeCloseTo(Math.PI, 12);
   expect(wrapAngle(-Math.PI / 2 - 4 * Math.PI)).toBeCloseTo(-Math.PI / 2, 12);
 });

@@ -24,7 +24,12 @@ export function cellIndex(frame: GridFrame, xM: number, yM: number): number {
 }
 
 /** Bilinear sample of `field` at a place, clamped to the outermost centres. */
-export function bilinearInto(frame: GridFrame, field: Float64Array, xM: number, yM: number): number {
+export function bilinearInto(
+  frame: GridFrame,
+  field: Float64Array,
+  xM: number,
+  yM: number,
+): number {
   const { nx, ny, cellM } = frame;
   const gx = Math.min(nx - 1, Math.max(0, (xM - frame.x0M) / cellM));
   const gy = Math.min(ny - 1, Math.max(0, (yM - frame.y0M) / cellM));

@@ -3,8 +3,24 @@ import { SOLID } from '../water/index';
 import type { WaterForFish } from './water-for-fish';
 
 export const LIE_KINDS = [
-  'cushion', 'pocket', 'seam', 'tongue-edge', 'undercut', 'overhang', 'log', 'ledge-foot', 'slab-v',
-  'depression', 'plunge', 'tail-lip', 'foam-line', 'eddy', 'margin', 'spring-mouth', 'weed-lane', 'run',
+  'cushion',
+  'pocket',
+  'seam',
+  'tongue-edge',
+  'undercut',
+  'overhang',
+  'log',
+  'ledge-foot',
+  'slab-v',
+  'depression',
+  'plunge',
+  'tail-lip',
+  'foam-line',
+  'eddy',
+  'margin',
+  'spring-mouth',
+  'weed-lane',
+  'run',
 ] as const;
 export type LieKind = (typeof LIE_KINDS)[number];
 
@@ -36,7 +52,11 @@ export function boulderAt(plan: BeatPlan, water: WaterForFish, k: number): Bould
     // The wake lies down the valley even where the water in it turns back.
     const ahead = x - b.shape.place.xM;
     const aside = Math.abs(y - b.shape.place.yM);
-    const near = { diameterM: b.diameterM, aheadD: Math.sign(ahead) * Math.max(0, Math.abs(ahead) / b.diameterM - 0.5), asideD: aside / b.diameterM };
+    const near = {
+      diameterM: b.diameterM,
+      aheadD: Math.sign(ahead) * Math.max(0, Math.abs(ahead) / b.diameterM - 0.5),
+      asideD: aside / b.diameterM,
+    };
     const inCushion = ahead > 0 && near.aheadD <= 0.8 && near.asideD <= 0.5;
     const inPocket = ahead < 0 && near.aheadD >= -2 && near.asideD <= 0.75;
     const distance = Math.hypot(ahead, aside);
@@ -57,7 +77,8 @@ export function kindAt(plan: BeatPlan, water: WaterForFish, k: number): LieKind 
   if (flow.u[k]! > 0.03 && !(boulder && boulder.aheadD < 0)) return 'eddy';
   if (water.toBankM[k]! < 0.7 && water.cover[k]! > 0.7) return 'undercut';
   if (nearSolid(water, k, SOLID.log, 1)) return 'log';
-  if (boulder && boulderIsSolved(boulder.diameterM, cellM)) return boulder.aheadD > 0 ? 'cushion' : 'pocket';
+  if (boulder && boulderIsSolved(boulder.diameterM, cellM))
+    return boulder.aheadD > 0 ? 'cushion' : 'pocket';
   if (water.cover[k]! > 0.45) return 'overhang';
   const ahead = ledgeAhead(plan, flow.x0M + (k % nx) * cellM);
   if (ahead !== null && ahead < 1.5) return 'ledge-foot';
@@ -74,7 +95,8 @@ function nearSolid(water: WaterForFish, k: number, kind: number, reachM: number)
   const ci = k % nx;
   const cj = (k - ci) / nx;
   for (let j = Math.max(0, cj - r); j <= Math.min(ny - 1, cj + r); j++) {
-    for (let i = Math.max(0, ci - r); i <= Math.min(nx - 1, ci + r); i++) if (solid[j * nx + i] === kind) return true;
+    for (let i = Math.max(0, ci - r); i <= Math.min(nx - 1, ci + r); i++)
+      if (solid[j * nx + i] === kind) return true;
   }
   return false;
 }

@@ -36,7 +36,12 @@ export interface FishToday {
   shelterExponent: number;
 }
 
-export function fishToday(species: Species, forkLengthCm: number, tempC: number, altitudeM: number): FishToday {
+export function fishToday(
+  species: Species,
+  forkLengthCm: number,
+  tempC: number,
+  altitudeM: number,
+): FishToday {
   const body = fishBody(species, forkLengthCm);
   const restCostJph = holdingCost(species, body.weightG, tempC, 0);
   const appetite = appetiteJph(species, body.weightG, tempC);
@@ -44,7 +49,10 @@ export function fishToday(species: Species, forkLengthCm: number, tempC: number,
   return {
     body,
     tempC,
-    leastDepthM: Math.max(GUESS.leastDepthM, GUESS.depthBaseM + GUESS.depthPerLength * body.lengthM),
+    leastDepthM: Math.max(
+      GUESS.leastDepthM,
+      GUESS.depthBaseM + GUESS.depthPerLength * body.lengthM,
+    ),
     noseHeightM: NOSE_HEIGHT_PER_LENGTH * body.lengthM,
     restCostJph,
     appetiteJph: appetite,
@@ -81,8 +89,18 @@ const LAYERS = 5;
 /** Reused by the sweep over a field, so that nothing is allocated a cell. */
 export function createPlaceNeeds(): PlaceNeeds {
   return {
-    noseMps: 0, bestWithinReachMps: 0, fluxJph: 0, intakeJph: 0, costJph: 0, profitJph: 0,
-    food: 0, ease: 0, shelter: 0, oxygen: 0, profit: 0, rating: 0,
+    noseMps: 0,
+    bestWithinReachMps: 0,
+    fluxJph: 0,
+    intakeJph: 0,
+    costJph: 0,
+    profitJph: 0,
+    food: 0,
+    ease: 0,
+    shelter: 0,
+    oxygen: 0,
+    profit: 0,
+    rating: 0,
   };
 }
 
@@ -92,7 +110,12 @@ export function canHold(water: WaterForFish, fish: FishToday, k: number): boolea
 }
 
 /** Evaluates cell `k`, which must hold (`canHold`), into `out`. */
-export function placeNeedsInto(water: WaterForFish, fish: FishToday, k: number, out: PlaceNeeds): PlaceNeeds {
+export function placeNeedsInto(
+  water: WaterForFish,
+  fish: FishToday,
+  k: number,
+  out: PlaceNeeds,
+): PlaceNeeds {
   const { flow } = water;
   const depth = flow.depthM[k]!;
   const d84 = flow.d84M[k]!;
@@ -127,7 +150,12 @@ function shelterAt(water: WaterForFish, fish: FishToday, k: number): number {
  * the current in bins of .1 m, five layers of depth; reach^2 = RD^2 (1 - (u/Vmax)^2) - (z - zn)^2
  * (Hughes & Dill 1990), caught 1/(1 + e^(3(u/V50 - 1))). A walk stops at dry ground.
  */
-function driftWithinReachInto(water: WaterForFish, fish: FishToday, k: number, out: PlaceNeeds): void {
+function driftWithinReachInto(
+  water: WaterForFish,
+  fish: FishToday,
+  k: number,
+  out: PlaceNeeds,
+): void {
   const { flow } = water;
   const { nx, ny, cellM } = flow;
   const speed = Math.hypot(flow.u[k]!, flow.v[k]!);
@@ -160,7 +188,8 @@ function driftWithinReachInto(water: WaterForFish, fish: FishToday, k: number, o
         const off2 = y * y + (z - fish.noseHeightM) ** 2;
         let energy = 0;
         for (let p = 0; p < reactions.length; p++) {
-          if (off2 <= reactions[p]! * reactions[p]! * share) energy += GUESS.prey[p]!.perM3 * GUESS.prey[p]!.j;
+          if (off2 <= reactions[p]! * reactions[p]! * share)
+            energy += GUESS.prey[p]!.perM3 * GUESS.prey[p]!.j;
         }
         if (energy === 0) continue;
         if (w > best) best = w;
@@ -179,8 +208,13 @@ function driftWithinReachInto(water: WaterForFish, fish: FishToday, k: number, o
  */
 function ratingOf(n: PlaceNeeds, temperature: number): number {
   const w = GUESS.energyBudget;
-  const term = (weight: number, need: number) => weight * Math.max(GUESS.needFloor, need) ** GUESS.powerMeanExponent;
-  const sum = term(w.ease, n.ease) + term(w.shelter, n.shelter) + term(w.air, n.oxygen) + term(w.profit, n.profit);
+  const term = (weight: number, need: number) =>
+    weight * Math.max(GUESS.needFloor, need) ** GUESS.powerMeanExponent;
+  const sum =
+    term(w.ease, n.ease) +
+    term(w.shelter, n.shelter) +
+    term(w.air, n.oxygen) +
+    term(w.profit, n.profit);
   const weights = w.ease + w.shelter + w.air + w.profit;
   const day = GUESS.dayFloor + (1 - GUESS.dayFloor) * temperature;
   return day * (sum / weights) ** (1 / GUESS.powerMeanExponent);

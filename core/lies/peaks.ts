@@ -26,7 +26,8 @@ export function choosePeaks(water: WaterForFish, fish: FishToday, field: Float64
       const k = j * nx + i;
       if (field[k]! < least || !canHold(water, fish, k)) continue;
       if (isPeak(field, nx, ny, i, j, radius, radius)) first.push(k);
-      else if (shearAt(water, k) > SEAM_SHEAR && isPeak(field, nx, ny, i, j, 0, radius)) second.push(k);
+      else if (shearAt(water, k) > SEAM_SHEAR && isPeak(field, nx, ny, i, j, 0, radius))
+        second.push(k);
     }
   }
   const spacing = Math.sqrt(territoryM2(fish.body.forkLengthCm));
@@ -39,7 +40,15 @@ export function choosePeaks(water: WaterForFish, fish: FishToday, field: Float64
   return chosen;
 }
 
-function isPeak(field: Float64Array, nx: number, ny: number, ci: number, cj: number, ri: number, rj: number): boolean {
+function isPeak(
+  field: Float64Array,
+  nx: number,
+  ny: number,
+  ci: number,
+  cj: number,
+  ri: number,
+  rj: number,
+): boolean {
   const own = field[cj * nx + ci]!;
   for (let j = Math.max(0, cj - rj); j <= Math.min(ny - 1, cj + rj); j++) {
     for (let i = Math.max(0, ci - ri); i <= Math.min(nx - 1, ci + ri); i++) {
@@ -50,7 +59,13 @@ function isPeak(field: Float64Array, nx: number, ny: number, ci: number, cj: num
   return true;
 }
 
-function farEnough(water: WaterForFish, field: Float64Array, a: number, b: number, spacingM: number): boolean {
+function farEnough(
+  water: WaterForFish,
+  field: Float64Array,
+  a: number,
+  b: number,
+  spacingM: number,
+): boolean {
   const { nx, cellM } = water.flow;
   const ax = a % nx;
   const ay = (a - ax) / nx;
@@ -62,7 +77,8 @@ function farEnough(water: WaterForFish, field: Float64Array, a: number, b: numbe
   const saddle = GUESS.saddleShare * Math.min(field[a]!, field[b]!);
   const steps = Math.ceil((distance / cellM) * 2);
   for (let s = 1; s < steps; s++) {
-    const k = Math.round(ay + ((by - ay) * s) / steps) * nx + Math.round(ax + ((bx - ax) * s) / steps);
+    const k =
+      Math.round(ay + ((by - ay) * s) / steps) * nx + Math.round(ax + ((bx - ax) * s) / steps);
     if (!water.open[k] || field[k]! < saddle) return true;
   }
   return false;

@@ -6,7 +6,14 @@ import type { Reason } from '../units/index';
 import { GUESS } from './guesses';
 import { boulderAt, boulderIsSolved, kindAt, type LieKind } from './kinds';
 import { choosePeaks } from './peaks';
-import { canHold, createPlaceNeeds, fishToday, placeNeedsInto, type FishToday, type PlaceNeeds } from './needs';
+import {
+  canHold,
+  createPlaceNeeds,
+  fishToday,
+  placeNeedsInto,
+  type FishToday,
+  type PlaceNeeds,
+} from './needs';
 import { waterForFish, type WaterForFish } from './water-for-fish';
 
 export interface Needs {
@@ -59,8 +66,10 @@ const LANE_M = 3.5;
  */
 export function rateLies(plan: BeatPlan, flow: FlowField, options: RateOptions): LieField {
   const { species, forkLengthCm, waterTempC } = options;
-  if (!(forkLengthCm >= 5 && forkLengthCm <= 100)) throw new RangeError(`forkLengthCm must be 5 to 100, got ${forkLengthCm}`);
-  if (!(waterTempC >= 0 && waterTempC <= 30)) throw new RangeError(`waterTempC must be 0 to 30, got ${waterTempC}`);
+  if (!(forkLengthCm >= 5 && forkLengthCm <= 100))
+    throw new RangeError(`forkLengthCm must be 5 to 100, got ${forkLengthCm}`);
+  if (!(waterTempC >= 0 && waterTempC <= 30))
+    throw new RangeError(`waterTempC must be 0 to 30, got ${waterTempC}`);
   const water = waterForFish(plan, flow);
   const altitudeM = options.altitudeM ?? plan.altitudeM ?? 0;
   const fish = fishToday(species, forkLengthCm, waterTempC, altitudeM);
@@ -69,9 +78,18 @@ export function rateLies(plan: BeatPlan, flow: FlowField, options: RateOptions):
   for (let k = 0; k < raw.length; k++) {
     if (canHold(water, fish, k)) raw[k] = placeNeedsInto(water, fish, k, needs).rating;
   }
-  const field = smoothInto(flow.nx, flow.ny, raw, water.open, GUESS.smoothingPasses, new Float64Array(raw.length));
+  const field = smoothInto(
+    flow.nx,
+    flow.ny,
+    raw,
+    water.open,
+    GUESS.smoothingPasses,
+    new Float64Array(raw.length),
+  );
   const levelKey = `${planHash(plan)}|${flow.dischargeM3s}`;
-  const lies = choosePeaks(water, fish, field).map((k) => describe(plan, water, fish, field, k, levelKey, altitudeM));
+  const lies = choosePeaks(water, fish, field).map((k) =>
+    describe(plan, water, fish, field, k, levelKey, altitudeM),
+  );
   return { field, lies: lies.sort((a, b) => b.rating - a.rating) };
 }
 
@@ -91,7 +109,12 @@ function describe(
   const yM = flow.y0M + j * flow.cellM;
   const n = placeNeedsInto(water, fish, k, createPlaceNeeds());
   const rating = Math.round(100 * field[k]!);
-  const needs = { shelter: n.shelter, food: n.food, ease: n.ease, air: n.oxygen * fish.temperature };
+  const needs = {
+    shelter: n.shelter,
+    food: n.food,
+    ease: n.ease,
+    air: n.oxygen * fish.temperature,
+  };
   const quarter = (m: number) => Math.round(m * 4) / 4;
   const smallBoulder = boulderAt(plan, water, k);
   const largestCm = largestKept(water, fish, k, altitudeM);
@@ -107,7 +130,14 @@ function describe(
     largestCm,
     depthM: flow.depthM[k]!,
     lane: traceStreamline(flow, { xM, yM }, { direction: 'up', maxM: LANE_M }).places,
-    why: reasons(n, needs, water, fish, k, smallBoulder !== null && !boulderIsSolved(smallBoulder.diameterM, flow.cellM)),
+    why: reasons(
+      n,
+      needs,
+      water,
+      fish,
+      k,
+      smallBoulder !== null && !boulderIsSolved(smallBoulder.diameterM, flow.cellM),
+    ),
   };
 }
 
@@ -128,7 +158,12 @@ export function headingAt(flow: FlowField, k: number): number {
 }
 
 /** Bisection on length: profit positive, shelter enough, water deep enough. Total length, cm. */
-function largestKept(water: WaterForFish, today: FishToday, k: number, altitudeM: number): number | null {
+function largestKept(
+  water: WaterForFish,
+  today: FishToday,
+  k: number,
+  altitudeM: number,
+): number | null {
   const needs = createPlaceNeeds();
   const keeps = (totalCm: number) => {
     const fish = fishToday(today.body.species, totalCm / TOTAL_PER_FORK, today.tempC, altitudeM);
@@ -147,18 +182,31 @@ function largestKept(water: WaterForFish, today: FishToday, k: number, altitudeM
   return Math.floor(lo);
 }
 
-function reasons(n: PlaceNeeds, needs: Needs, water: WaterForFish, fish: FishToday, k: number, small: boolean): Reason[] {
+function reasons(
+  n: PlaceNeeds,
+  needs: Needs,
+  water: WaterForFish,
+  fish: FishToday,
+  k: number,
+  small: boolean,
+): Reason[] {
   const worst = (Object.entries(needs) as [keyof Needs, number][]).sort((a, b) => a[1] - b[1])[0]!;
   const out: Reason[] = [
     { what: 'holds-back', value: worst[1], unit: '', source: 'power-mean', about: worst[0] },
     { what: 'nose-pace', value: n.noseMps, unit: 'm/s', source: 'log-law' },
-    { what: 'best-pace-in-reach', value: n.bestWithinReachMps, unit: 'm/s', source: 'hughes-dill-1990' },
+    {
+      what: 'best-pace-in-reach',
+      value: n.bestWithinReachMps,
+      unit: 'm/s',
+      source: 'hughes-dill-1990',
+    },
     { what: 'depth', value: water.flow.depthM[k]!, unit: 'm', source: 'flow' },
     { what: 'bolt-hole', value: water.toBoltM[k]!, unit: 'm', source: 'plan' },
     { what: 'intake', value: n.intakeJph, unit: 'J/h', source: 'hughes-dill-1990' },
     { what: 'cost', value: n.costJph, unit: 'J/h', source: 'dieterman-2004' },
     { what: 'temperature', value: fish.temperature, unit: '', source: 'trapezoid' },
   ];
-  if (small) out.push({ what: 'boulder-too-small', value: water.flow.cellM, unit: 'm', source: 'flow' });
+  if (small)
+    out.push({ what: 'boulder-too-small', value: water.flow.cellM, unit: 'm', source: 'flow' });
   return out;
 }

@@ -50,7 +50,12 @@ export function waterForFish(plan: BeatPlan, flow: FlowField): WaterForFish {
   for (let k = 0; k < cells; k++) {
     const log = flow.solid[k] === SOLID.log;
     const boulder = flow.solid[k] === SOLID.boulder && bigBoulders.length > 0;
-    if (log || boulder || (open[k] && (over.cover[k]! > 0.3 || flow.depthM[k]! >= GUESS.boltDepthM))) bolt[k] = 1;
+    if (
+      log ||
+      boulder ||
+      (open[k] && (over.cover[k]! > 0.3 || flow.depthM[k]! >= GUESS.boltDepthM))
+    )
+      bolt[k] = 1;
   }
   const cover = make();
   for (let k = 0; k < cells; k++) {
@@ -75,7 +80,19 @@ export function waterForFish(plan: BeatPlan, flow: FlowField): WaterForFish {
     ceiling: 1,
     sink: () => 1 / GUESS.airDecayS,
   });
-  return { flow, open, pace, froude, broken, drift, aeration, cover, toSolidM, toBoltM: metres(bolt), toBankM: metres(land) };
+  return {
+    flow,
+    open,
+    pace,
+    froude,
+    broken,
+    drift,
+    aeration,
+    cover,
+    toSolidM,
+    toBoltM: metres(bolt),
+    toBankM: metres(land),
+  };
 }
 
 /** Cover above each cell: overhanging plants and undercut banks; `leaves` where insects fall from plants. */

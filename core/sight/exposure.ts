@@ -59,7 +59,10 @@ export function exposure(view: ExposureView): number {
   const low = Math.max(0, view.hiddenBelowM);
   if (topM <= low || distanceM <= 0) return 0;
   const top = rayToFish({ distanceM, heightM: topM, fishDepthM }).zenithRad;
-  const bottom = low > 0 ? rayToFish({ distanceM, heightM: low, fishDepthM }).zenithRad : Math.min(CRITICAL_RAD, Math.atan2(distanceM, fishDepthM));
+  const bottom =
+    low > 0
+      ? rayToFish({ distanceM, heightM: low, fishDepthM }).zenithRad
+      : Math.min(CRITICAL_RAD, Math.atan2(distanceM, fishDepthM));
   const dz = (bottom - top) / SLICES;
   let seen = 0;
   for (let n = 0; n < SLICES; n++) seen += transmissionInWater(top + (n + 0.5) * dz);
@@ -76,5 +79,7 @@ export function exposure(view: ExposureView): number {
 /** Share of its sight at an angle from dead ahead: 1 ahead and to the sides, little behind. */
 export function blindShare(offRad: number): number {
   const { blindFloor, blindAtDeg, blindWidthDeg } = EXPOSURE;
-  return blindFloor + (1 - blindFloor) / (1 + Math.exp((offRad * DEG - blindAtDeg) / blindWidthDeg));
+  return (
+    blindFloor + (1 - blindFloor) / (1 + Math.exp((offRad * DEG - blindAtDeg) / blindWidthDeg))
+  );
 }

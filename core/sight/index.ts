@@ -10,7 +10,15 @@ export {
   type Reflectance,
 } from './window';
 export { planAngleRad, sunAt, sunDay, type SunDay } from './sun';
-export { blindShare, exposure, EXPOSURE, POSTURE, POSTURES, type ExposureView, type Posture } from './exposure';
+export {
+  blindShare,
+  exposure,
+  EXPOSURE,
+  POSTURE,
+  POSTURES,
+  type ExposureView,
+  type Posture,
+} from './exposure';
 export {
   createScene,
   exposureAt,

@@ -1,6 +1,20 @@
-import { clamp, pointInPolygon, smoothstep, wrapAngle, type GridFrame, type Place } from '../grid/index';
+import {
+  clamp,
+  pointInPolygon,
+  smoothstep,
+  wrapAngle,
+  type GridFrame,
+  type Place,
+} from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
-import { createGround, sampleFlow, SOLID, surfaceAtM, type FlowField, type Ground } from '../water/index';
+import {
+  createGround,
+  sampleFlow,
+  SOLID,
+  surfaceAtM,
+  type FlowField,
+  type Ground,
+} from '../water/index';
 import { exposure, EXPOSURE, POSTURE, type Posture } from './exposure';
 
 export interface Fish {
@@ -79,8 +93,11 @@ export function createScene(plan: BeatPlan, flow: FlowField): Scene {
   const tallest = (list: Solid[], xM: number, yM: number) => {
     let top = -Infinity;
     for (const s of list) {
-      if (Math.abs(xM - s.xM) > s.reachM || Math.abs(yM - s.yM) > s.reachM || s.topM <= top) continue;
-      const inside = s.ring ? pointInPolygon({ xM, yM }, s.ring) : Math.hypot(xM - s.xM, yM - s.yM) <= s.reachM;
+      if (Math.abs(xM - s.xM) > s.reachM || Math.abs(yM - s.yM) > s.reachM || s.topM <= top)
+        continue;
+      const inside = s.ring
+        ? pointInPolygon({ xM, yM }, s.ring)
+        : Math.hypot(xM - s.xM, yM - s.yM) <= s.reachM;
       if (inside) top = s.topM;
     }
     return top;
@@ -94,7 +111,15 @@ export function createScene(plan: BeatPlan, flow: FlowField): Scene {
     y0M: box.yMinM,
   };
   const make = () => new Float64Array(frame.nx * frame.ny);
-  const scene: Scene = { plan, flow, ground, frame, groundM: make(), screenM: make(), plantsM: make() };
+  const scene: Scene = {
+    plan,
+    flow,
+    ground,
+    frame,
+    groundM: make(),
+    screenM: make(),
+    plantsM: make(),
+  };
   for (let j = 0; j < frame.ny; j++) {
     for (let i = 0; i < frame.nx; i++) {
       const k = j * frame.nx + i;
@@ -115,11 +140,17 @@ function groundFor(ground: Ground, flow: FlowField, xM: number, yM: number): num
   const i = Math.round((xM - flow.x0M) / flow.cellM);
   const j = Math.round((yM - flow.y0M) / flow.cellM);
   const z = ground.heightM(xM, yM);
-  if (i < 0 || j < 0 || i >= flow.nx || j >= flow.ny || flow.solid[j * flow.nx + i] !== SOLID.log) return z;
+  if (i < 0 || j < 0 || i >= flow.nx || j >= flow.ny || flow.solid[j * flow.nx + i] !== SOLID.log)
+    return z;
   return Math.min(z, ground.channel.surveyedSurfaceM(xM, yM) + LOG_ABOVE_WATER_M);
 }
 
-function plantSolid(shape: BeatPlan['features'][number]['shape'], crownM: number, heightM: number, ground: Ground): Solid {
+function plantSolid(
+  shape: BeatPlan['features'][number]['shape'],
+  crownM: number,
+  heightM: number,
+  ground: Ground,
+): Solid {
   if (shape.type === 'Polygon') {
     const xs = shape.ring.map((p) => p.xM);
     const ys = shape.ring.map((p) => p.yM);
@@ -149,7 +180,10 @@ export function surfaceRoughness(flow: FlowField, xM: number, yM: number, windMp
   const froude = s.depthM > 0 ? Math.hypot(s.u, s.v) / Math.sqrt(9.81 * s.depthM) : 0;
   const { ordinary, broken } = EXPOSURE.roughness;
   const fromWind = Math.min(0.4, 0.05 * windMps);
-  return Math.min(broken, ordinary + (broken - ordinary) * smoothstep(0.25, 0.7, froude) + fromWind);
+  return Math.min(
+    broken,
+    ordinary + (broken - ordinary) * smoothstep(0.25, 0.7, froude) + fromWind,
+  );
 }
 
 /** Everything about one fish that does not change with where the angler is. */
@@ -160,12 +194,23 @@ export interface FishView {
 }
 
 export function fishView(scene: Scene, fish: Fish, conditions: Conditions): FishView {
-  const surfaceM = surfaceAtM(scene.flow, fish.xM, fish.yM) ?? scene.ground.channel.surveyedSurfaceM(fish.xM, fish.yM);
-  return { fish, surfaceM, roughness: surfaceRoughness(scene.flow, fish.xM, fish.yM, conditions.windMps) };
+  const surfaceM =
+    surfaceAtM(scene.flow, fish.xM, fish.yM) ??
+    scene.ground.channel.surveyedSurfaceM(fish.xM, fish.yM);
+  return {
+    fish,
+    surfaceM,
+    roughness: surfaceRoughness(scene.flow, fish.xM, fish.yM, conditions.windMps),
+  };
 }
 
 /** E of an angler at a place to one fish: `exposure` with this ground, its screens and backdrop. */
-export function exposureAt(scene: Scene, view: FishView, angler: AnglerAt, conditions: Conditions): number {
+export function exposureAt(
+  scene: Scene,
+  view: FishView,
+  angler: AnglerAt,
+  conditions: Conditions,
+): number {
   const { fish, surfaceM } = view;
   const dx = angler.xM - fish.xM;
   const dy = angler.yM - fish.yM;
@@ -181,7 +226,9 @@ export function exposureAt(scene: Scene, view: FishView, angler: AnglerAt, condi
     fishDepthM: fish.fishDepthM,
     topM,
     hiddenBelowM: Math.max(foot, hiddenBelow(scene, view, ux, uy, distanceM)),
-    contrast: contrastBehind(scene, angler, ux, uy, foot, topM, surfaceM, distanceM) * sunGain(conditions, ux, uy),
+    contrast:
+      contrastBehind(scene, angler, ux, uy, foot, topM, surfaceM, distanceM) *
+      sunGain(conditions, ux, uy),
     motionMps: angler.motionMps ?? 0,
     roughness: view.roughness,
     offRad: Math.abs(wrapAngle(Math.atan2(dy, dx) - fish.headingRad)),
@@ -189,7 +236,13 @@ export function exposureAt(scene: Scene, view: FishView, angler: AnglerAt, condi
 }
 
 /** Height at the angler below which the ground and what stands on it hide the body, m above the water. */
-function hiddenBelow(scene: Scene, view: FishView, ux: number, uy: number, distanceM: number): number {
+function hiddenBelow(
+  scene: Scene,
+  view: FishView,
+  ux: number,
+  uy: number,
+  distanceM: number,
+): number {
   const { fish, surfaceM } = view;
   const from = Math.min(distanceM, 1.13 * fish.fishDepthM);
   let steepest = 0;
@@ -231,7 +284,12 @@ function contrastBehind(
 
 /** The sun on the side that the fish sees makes an angler stand out. */
 function sunGain(conditions: Conditions, ux: number, uy: number): number {
-  if (conditions.sunPlanRad === null || conditions.sunAltitudeRad <= 0 || conditions.sky === 'overcast') return 1;
+  if (
+    conditions.sunPlanRad === null ||
+    conditions.sunAltitudeRad <= 0 ||
+    conditions.sky === 'overcast'
+  )
+    return 1;
   // Lit when the sun stands on the fish's side of the angler.
   const lit = -(ux * Math.cos(conditions.sunPlanRad) + uy * Math.sin(conditions.sunPlanRad));
   return lit > 0 ? 1 + (EXPOSURE.sunOnAngler - 1) * lit : 1;
@@ -249,14 +307,31 @@ const RING_FAR_M = 20;
  * The sight ring: on 72 bearings the largest distance at which E is still .5 for this posture,
  * with ground height, boulders and bushes in the way. 0 where it is never reached.
  */
-export function sightRing(scene: Scene, view: FishView, posture: Posture, heightM: number, conditions: Conditions): RingPoint[] {
+export function sightRing(
+  scene: Scene,
+  view: FishView,
+  posture: Posture,
+  heightM: number,
+  conditions: Conditions,
+): RingPoint[] {
   const out: RingPoint[] = [];
   // Over water the ring speaks of a body at the water's level: how deep one would wade is the stalk's matter.
   const footing = 'surface' as const;
   for (let n = 0; n < RING_BEARINGS; n++) {
     const bearingRad = (2 * Math.PI * n) / RING_BEARINGS;
     const at = (d: number) =>
-      exposureAt(scene, view, { xM: view.fish.xM + d * Math.cos(bearingRad), yM: view.fish.yM + d * Math.sin(bearingRad), posture, heightM, footing }, conditions);
+      exposureAt(
+        scene,
+        view,
+        {
+          xM: view.fish.xM + d * Math.cos(bearingRad),
+          yM: view.fish.yM + d * Math.sin(bearingRad),
+          posture,
+          heightM,
+          footing,
+        },
+        conditions,
+      );
     let far = RING_FAR_M;
     while (far > 0.5 && at(far) < 0.5) far -= 0.75;
     if (far <= 0.5) {

@@ -1,5 +1,13 @@
 import { getPosition } from 'suncalc';
-import { exposure, rayToFish, reflectance, sunAt, sunDay, windowRadiusM, CRITICAL_RAD } from './index';
+import {
+  exposure,
+  rayToFish,
+  reflectance,
+  sunAt,
+  sunDay,
+  windowRadiusM,
+  CRITICAL_RAD,
+} from './index';
 
 const DEG = 180 / Math.PI;
 
@@ -51,13 +59,32 @@ it.each([
   ['stand', 1.8, 8, 0.538],
   ['stand', 1.8, 12, 0.142],
   ['kneel', 0.9, 8, 0.081],
-])('exposure of a %s angler %f m high at %f m is %f (+-.01, contract)', (_, topM, distanceM, expected) => {
-  const e = exposure({ distanceM, fishDepthM: 0.6, topM, hiddenBelowM: 0, contrast: 0.545, roughness: 0.25, offRad: 0 });
-  expect(Math.abs(e - expected)).toBeLessThanOrEqual(0.01);
-});
+])(
+  'exposure of a %s angler %f m high at %f m is %f (+-.01, contract)',
+  (_, topM, distanceM, expected) => {
+    const e = exposure({
+      distanceM,
+      fishDepthM: 0.6,
+      topM,
+      hiddenBelowM: 0,
+      contrast: 0.545,
+      roughness: 0.25,
+      offRad: 0,
+    });
+    expect(Math.abs(e - expected)).toBeLessThanOrEqual(0.01);
+  },
+);
 
 it('exposure falls behind the fish, with a screen, over rough water; rises with motion', () => {
-  const base = { distanceM: 6, fishDepthM: 0.6, topM: 1.8, hiddenBelowM: 0, contrast: 0.545, roughness: 0.25, offRad: 1 };
+  const base = {
+    distanceM: 6,
+    fishDepthM: 0.6,
+    topM: 1.8,
+    hiddenBelowM: 0,
+    contrast: 0.545,
+    roughness: 0.25,
+    offRad: 1,
+  };
   const e = exposure(base);
   expect(exposure({ ...base, offRad: Math.PI })).toBeLessThan(0.3 * e);
   expect(exposure({ ...base, hiddenBelowM: 1.2 })).toBeLessThan(e);
@@ -79,7 +106,11 @@ describe('sun', () => {
   });
 
   it('rise and set agree with the table to a minute, and the azimuth with an independent library', () => {
-    const day = sunDay({ latDeg: 46.2, lonDeg: 8.1, dayStartMs: Date.parse('2026-06-21T00:00:00Z') });
+    const day = sunDay({
+      latDeg: 46.2,
+      lonDeg: 8.1,
+      dayStartMs: Date.parse('2026-06-21T00:00:00Z'),
+    });
     if (day.kind !== 'rises') throw new Error(day.kind);
     expect(Math.abs(day.riseMs - Date.parse('2026-06-21T03:35:57Z'))).toBeLessThan(60000);
     expect(Math.abs(day.setMs - Date.parse('2026-06-21T19:22:51Z'))).toBeLessThan(60000);
@@ -93,7 +124,8 @@ describe('sun', () => {
   });
 
   it('knows days without a sunrise', () => {
-    const at = (iso: string) => sunDay({ latDeg: 70, lonDeg: 20, dayStartMs: Date.parse(iso) }).kind;
+    const at = (iso: string) =>
+      sunDay({ latDeg: 70, lonDeg: 20, dayStartMs: Date.parse(iso) }).kind;
     expect(at('2026-06-21T00:00:00Z')).toBe('never sets');
     expect(at('2026-12-21T00:00:00Z')).toBe('never rises');
   });

@@ -7,12 +7,17 @@ const UNIX_JD = 2440587.5;
  * Geometric altitude of the sun and its azimuth clockwise from true north, without refraction.
  * Low-precision solar coordinates (Meeus 1998, ch. 25; good to .01 degree for 1950-2050).
  */
-export function sunAt(input: { latDeg: number; lonDeg: number; utcMs: number }): { altitudeRad: number; azimuthRad: number } {
+export function sunAt(input: { latDeg: number; lonDeg: number; utcMs: number }): {
+  altitudeRad: number;
+  azimuthRad: number;
+} {
   const t = (input.utcMs / DAY_MS + UNIX_JD - 2451545) / 36525;
   const meanLon = 280.46646 + 36000.76983 * t + 0.0003032 * t * t;
   const anomaly = (357.52911 + 35999.05029 * t - 0.0001537 * t * t) * RAD;
   const centre =
-    (1.914602 - 0.004817 * t) * Math.sin(anomaly) + 0.019993 * Math.sin(2 * anomaly) + 0.000289 * Math.sin(3 * anomaly);
+    (1.914602 - 0.004817 * t) * Math.sin(anomaly) +
+    0.019993 * Math.sin(2 * anomaly) +
+    0.000289 * Math.sin(3 * anomaly);
   const node = (125.04 - 1934.136 * t) * RAD;
   const lambda = (meanLon + centre - 0.00569 - 0.00478 * Math.sin(node)) * RAD;
   const obliquity = (23.4392911 - 0.0130042 * t + 0.00256 * Math.cos(node)) * RAD;
@@ -23,7 +28,8 @@ export function sunAt(input: { latDeg: number; lonDeg: number; utcMs: number }):
   const hourAngle = sidereal + input.lonDeg * RAD - rightAscension;
   const lat = input.latDeg * RAD;
   const altitudeRad = Math.asin(
-    Math.sin(lat) * Math.sin(declination) + Math.cos(lat) * Math.cos(declination) * Math.cos(hourAngle),
+    Math.sin(lat) * Math.sin(declination) +
+      Math.cos(lat) * Math.cos(declination) * Math.cos(hourAngle),
   );
   const azimuth = Math.atan2(
     -Math.sin(hourAngle),
@@ -53,7 +59,9 @@ export function sunDay(input: { latDeg: number; lonDeg: number; dayStartMs: numb
     if (a >= 0 && b < 0) setMs = bisect(above, ms, ms + step);
   }
   if (riseMs !== null && setMs !== null) return { kind: 'rises', riseMs, setMs };
-  return above(input.dayStartMs + DAY_MS / 2) > 0 ? { kind: 'never sets' } : { kind: 'never rises' };
+  return above(input.dayStartMs + DAY_MS / 2) > 0
+    ? { kind: 'never sets' }
+    : { kind: 'never rises' };
 }
 
 function bisect(f: (x: number) => number, a: number, b: number): number {
@@ -68,4 +76,5 @@ function bisect(f: (x: number) => number, a: number, b: number): number {
 }
 
 /** Plan angle (counter-clockwise from +x) of an azimuth (clockwise from north). */
-export const planAngleRad = (azimuthRad: number, bearingDeg: number) => bearingDeg * RAD - azimuthRad;
+export const planAngleRad = (azimuthRad: number, bearingDeg: number) =>
+  bearingDeg * RAD - azimuthRad;

@@ -26,7 +26,11 @@ const MAX_ROUNDS = 60;
  * The ray from a point `heightM` above a flat surface and `distanceM` off to a fish: the root of
  * (D - x)/sqrt((D - x)^2 + H^2) = n x/sqrt(x^2 + z^2) on [0, min(D, 1.1345 z)] (Snell).
  */
-export function rayToFish(input: { distanceM: number; heightM: number; fishDepthM: number }): RayToFish {
+export function rayToFish(input: {
+  distanceM: number;
+  heightM: number;
+  fishDepthM: number;
+}): RayToFish {
   const { distanceM: d, heightM: h, fishDepthM: z } = input;
   const x = crossing(d, h, z);
   const zenithRad = Math.atan2(x, z);
@@ -52,7 +56,8 @@ function crossing(d: number, h: number, z: number): number {
     const f = b / inAir - (WATER_INDEX * x) / inWater;
     if (f > 0) lo = x;
     else hi = x;
-    const slope = -(h * h) / (inAir * inAir * inAir) - (WATER_INDEX * z * z) / (inWater * inWater * inWater);
+    const slope =
+      -(h * h) / (inAir * inAir * inAir) - (WATER_INDEX * z * z) / (inWater * inWater * inWater);
     let next = x - f / slope;
     if (!(next > lo && next < hi)) next = 0.5 * (lo + hi);
     if (Math.abs(next - x) < SETTLED_M) return next;

@@ -8,7 +8,11 @@ export interface Graph {
  * Least-cost way from a node to a node (Dijkstra 1959) with a binary heap. Costs must be >= 0.
  * null when there is none. Ties are taken in order of the node's number, so the answer is fixed.
  */
-export function leastCost(graph: Graph, from: number, to: number): { path: number[]; cost: number } | null {
+export function leastCost(
+  graph: Graph,
+  from: number,
+  to: number,
+): { path: number[]; cost: number } | null {
   const cost = new Float64Array(graph.size).fill(Infinity);
   const before = new Int32Array(graph.size).fill(-1);
   const done = new Uint8Array(graph.size);

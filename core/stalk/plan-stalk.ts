@@ -1,7 +1,17 @@
 import type { Place } from '../grid/index';
 import { featuresOf, shapePlaces } from '../formats/index';
 import { sampleFlow, SOLID } from '../water/index';
-import { exposureAt, fishView, POSTURE, sceneIndex, type Conditions, type Fish, type FishView, type Posture, type Scene } from '../sight/index';
+import {
+  exposureAt,
+  fishView,
+  POSTURE,
+  sceneIndex,
+  type Conditions,
+  type Fish,
+  type FishView,
+  type Posture,
+  type Scene,
+} from '../sight/index';
 import { leastCost } from './least-cost';
 import { mayWade, type WadingBody } from './wading';
 
@@ -82,7 +92,8 @@ export function planStalk(scene: Scene, input: StalkInput): StalkResult {
   const goal = cellAt(walk, input.to);
   if (start < 0 || !walk.open[start]) return { kind: 'no way', reason: 'start-blocked' };
   if (goal < 0) return { kind: 'no way', reason: 'stand-blocked' };
-  if (!walk.open[goal]) return { kind: 'no way', reason: walk.depthM[goal]! > 0 ? 'stand-too-deep' : 'stand-blocked' };
+  if (!walk.open[goal])
+    return { kind: 'no way', reason: walk.depthM[goal]! > 0 ? 'stand-too-deep' : 'stand-blocked' };
   const endLayer = POSTURE[input.endPosture].topShare > 0.6 ? 0 : 1;
   const found = leastCost(
     { size: cells * WAYS.length, visit: (node, edge) => visitNeighbours(walk, node, edge) },
@@ -128,13 +139,21 @@ function walkGrid(scene: Scene, input: StalkInput, views: FishView[]): Walk {
     sampleFlow(flow, place.xM, place.yM, sample);
     walk.depthM[cell] = sample.depthM;
     walk.wade[cell] = sample.depthM > 0.03 ? 1 : 0;
-    const blocked = solidAt(scene, place) || nearHazard(scene, place) || unsurveyedWater(scene, place);
-    const wadeable = walk.wade[cell] ? mayWade(sample.depthM, Math.hypot(sample.u, sample.v), input.angler) : true;
+    const blocked =
+      solidAt(scene, place) || nearHazard(scene, place) || unsurveyedWater(scene, place);
+    const wadeable = walk.wade[cell]
+      ? mayWade(sample.depthM, Math.hypot(sample.u, sample.v), input.angler)
+      : true;
     walk.open[cell] = !blocked && wadeable ? 1 : 0;
     if (!walk.open[cell]) continue;
     for (let p = 0; p < WAYS.length; p++) {
       const posture = WAYS[p]!;
-      const at = { ...place, posture, heightM: input.angler.heightM, motionMps: POSTURE[posture].paceMps };
+      const at = {
+        ...place,
+        posture,
+        heightM: input.angler.heightM,
+        motionMps: POSTURE[posture].paceMps,
+      };
       for (let f = 0; f < views.length; f++) {
         const e = exposureAt(scene, views[f]!, at, input.conditions);
         walk.alarm[p]![cell]! += Math.max(0, e - ALARM.threshold);
@@ -153,7 +172,8 @@ function solidAt(scene: Scene, place: Place): boolean {
   const { flow } = scene;
   const i = Math.round((place.xM - flow.x0M) / flow.cellM);
   const j = Math.round((place.yM - flow.y0M) / flow.cellM);
-  if (i >= 0 && j >= 0 && i < flow.nx && j < flow.ny && flow.solid[j * flow.nx + i] !== SOLID.none) return true;
+  if (i >= 0 && j >= 0 && i < flow.nx && j < flow.ny && flow.solid[j * flow.nx + i] !== SOLID.none)
+    return true;
   const k = sceneIndex(scene, place.xM, place.yM);
   return scene.screenM[k]! > scene.groundM[k]! + 0.5;
 }
@@ -181,11 +201,20 @@ function paceAt(walk: Walk, cell: number, layer: number): number {
 }
 
 /** Seconds a step takes, and what it costs. */
-function stepCost(walk: Walk, from: number, to: number, layer: number, lengthM: number): { seconds: number; cost: number } {
-  const seconds = (0.5 * lengthM) / paceAt(walk, from, layer) + (0.5 * lengthM) / paceAt(walk, to, layer);
+function stepCost(
+  walk: Walk,
+  from: number,
+  to: number,
+  layer: number,
+  lengthM: number,
+): { seconds: number; cost: number } {
+  const seconds =
+    (0.5 * lengthM) / paceAt(walk, from, layer) + (0.5 * lengthM) / paceAt(walk, to, layer);
   const alarm = 0.5 * (walk.alarm[layer]![from]! + walk.alarm[layer]![to]!);
   const wading = 0.5 * (walk.wade[from]! + walk.wade[to]!);
-  const cost = seconds * (1 + wading * WADING_COST + (alarm / ALARM.tauS) * ALARM_COST_S) + METRE_COST_S * lengthM;
+  const cost =
+    seconds * (1 + wading * WADING_COST + (alarm / ALARM.tauS) * ALARM_COST_S) +
+    METRE_COST_S * lengthM;
   return { seconds, cost };
 }
 
@@ -197,11 +226,21 @@ function visitNeighbours(walk: Walk, node: number, edge: (to: number, cost: numb
   const j = (cell - i) / walk.nx;
   for (let dj = -1; dj <= 1; dj++) {
     for (let di = -1; di <= 1; di++) {
-      if ((di === 0 && dj === 0) || i + di < 0 || j + dj < 0 || i + di >= walk.nx || j + dj >= walk.ny) continue;
+      if (
+        (di === 0 && dj === 0) ||
+        i + di < 0 ||
+        j + dj < 0 ||
+        i + di >= walk.nx ||
+        j + dj >= walk.ny
+      )
+        continue;
       const next = cell + dj * walk.nx + di;
       // No cutting corners past something solid.
       if (!walk.open[next] || !walk.open[cell + di] || !walk.open[cell + dj * walk.nx]) continue;
-      edge(layer * cells + next, stepCost(walk, cell, next, layer, CELL_M * Math.hypot(di, dj)).cost);
+      edge(
+        layer * cells + next,
+        stepCost(walk, cell, next, layer, CELL_M * Math.hypot(di, dj)).cost,
+      );
     }
   }
   const other = 1 - layer;
@@ -250,7 +289,11 @@ function packageWay(walk: Walk, path: number[], input: StalkInput, views: FishVi
     const e = walk.exposures[layer]![to]!;
     if (e > leg.worst.exposure) {
       const f = walk.worstFish[layer]![to]!;
-      leg.worst = { exposure: e, fishId: f >= 0 ? views[f]!.fish.id : null, place: placeOf(walk, to) };
+      leg.worst = {
+        exposure: e,
+        fishId: f >= 0 ? views[f]!.fish.id : null,
+        place: placeOf(walk, to),
+      };
     }
     // One fish: the sum is its own; with several the sum is shared by who sees best.
     const f = walk.worstFish[layer]![to]!;
@@ -265,7 +308,10 @@ function packageWay(walk: Walk, path: number[], input: StalkInput, views: FishVi
     lengthM: legs.reduce((sum, l) => sum + l.lengthM, 0),
     wadedM,
     deepestM,
-    worst: legs.reduce((worst, l) => (l.worst.exposure > worst.exposure ? l.worst : worst), nothing as StalkLeg['worst']),
+    worst: legs.reduce(
+      (worst, l) => (l.worst.exposure > worst.exposure ? l.worst : worst),
+      nothing as StalkLeg['worst'],
+    ),
     calm: views.map((v, f) => ({
       fishId: v.fish.id,
       low: calmWith(alarmed[f]!, ALARM.tauBandS[0]),

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { leastCost, mayWade, rescdamGoodM2s, rescdamNormalM2s, rescdamPoorM2s, wadingClass } from './index';
+import {
+  leastCost,
+  mayWade,
+  rescdamGoodM2s,
+  rescdamNormalM2s,
+  rescdamPoorM2s,
+  wadingClass,
+} from './index';
 
 it.each([
   [0.3, 1, 'H1'],
@@ -31,17 +38,26 @@ it('wading is refused past any one limit, and where depth is not known', () => {
 function exhaustive(n: number, edges: [number, number, number][]): number[] {
   const cost = new Array<number>(n).fill(Infinity);
   cost[0] = 0;
-  for (let round = 0; round < n; round++) for (const [a, b, c] of edges) cost[b] = Math.min(cost[b]!, cost[a]! + c);
+  for (let round = 0; round < n; round++)
+    for (const [a, b, c] of edges) cost[b] = Math.min(cost[b]!, cost[a]! + c);
   return cost;
 }
 
 it('the least cost agrees with an exhaustive search to 1e-9 (seeded properties)', () => {
-  const edge = fc.tuple(fc.integer({ min: 0, max: 11 }), fc.integer({ min: 0, max: 11 }), fc.double({ min: 0, max: 10, noNaN: true }));
+  const edge = fc.tuple(
+    fc.integer({ min: 0, max: 11 }),
+    fc.integer({ min: 0, max: 11 }),
+    fc.double({ min: 0, max: 10, noNaN: true }),
+  );
   fc.assert(
     fc.property(fc.array(edge, { maxLength: 50 }), (edges) => {
       const expected = exhaustive(12, edges);
       for (const to of [3, 7, 11]) {
-        const found = leastCost({ size: 12, visit: (node, add) => edges.forEach(([a, b, c]) => a === node && add(b, c)) }, 0, to);
+        const found = leastCost(
+          { size: 12, visit: (node, add) => edges.forEach(([a, b, c]) => a === node && add(b, c)) },
+          0,
+          to,
+        );
         if (expected[to] === Infinity) expect(found).toBeNull();
         else {
           expect(Math.abs(found!.cost - expected[to]!)).toBeLessThan(1e-9);

@@ -19,7 +19,13 @@ it('counts casts, follows the fly and the state', () => {
     event(5, 'landing', { lengthCm: 27 }),
   ]);
   expect(fold).toMatchObject({ state: 'landed', casts: 3, fly: 'Olive emerger 18', landedCm: 27 });
-  expect(fold.timeline.map((t) => t.event.code)).toEqual(['cast', 'look', 'change', 'hook', 'landing']);
+  expect(fold.timeline.map((t) => t.event.code)).toEqual([
+    'cast',
+    'look',
+    'change',
+    'hook',
+    'landing',
+  ]);
 });
 
 it('an undo takes back what it names, and an undone undo gives it again', () => {
@@ -35,8 +41,16 @@ it('does not depend on the order in which events arrive (seeded properties)', ()
   const codes = fc.array(fc.constantFrom(...EVENT_CODES), { minLength: 1, maxLength: 12 });
   fc.assert(
     fc.property(codes, fc.integer(), (list, seed) => {
-      const events = list.map((code, i) => event(i + 1, code, code === 'undo' ? { undoes: `e${1 + (Math.abs(seed + i) % Math.max(1, i))}` } : {}));
-      const shuffled = [...events].sort((a, b) => ((a.seq * 7919 + seed) % 13) - ((b.seq * 7919 + seed) % 13));
+      const events = list.map((code, i) =>
+        event(
+          i + 1,
+          code,
+          code === 'undo' ? { undoes: `e${1 + (Math.abs(seed + i) % Math.max(1, i))}` } : {},
+        ),
+      );
+      const shuffled = [...events].sort(
+        (a, b) => ((a.seq * 7919 + seed) % 13) - ((b.seq * 7919 + seed) % 13),
+      );
       expect(foldTry('x', shuffled)).toEqual(foldTry('x', events));
     }),
     { numRuns: 200, seed: 11 },

@@ -61,7 +61,13 @@ export interface TryFold {
   last: TryEvent | null;
 }
 
-const IS_A_CAST: Partial<Record<EventCode, true>> = { cast: true, look: true, refusal: true, miss: true, hook: true };
+const IS_A_CAST: Partial<Record<EventCode, true>> = {
+  cast: true,
+  look: true,
+  refusal: true,
+  miss: true,
+  hook: true,
+};
 
 /** A try is the fold of its events. Undoing an undo brings the event back. Events may come in any order. */
 export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold {
@@ -71,7 +77,14 @@ export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold 
   for (const e of [...ordered].reverse()) {
     if (e.code === 'undo' && e.undoes !== undefined && !undone.has(e.id)) undone.add(e.undoes);
   }
-  const fold: TryFold = { state: 'open', casts: 0, fly: firstFly, landedCm: null, timeline: [], last: null };
+  const fold: TryFold = {
+    state: 'open',
+    casts: 0,
+    fly: firstFly,
+    landedCm: null,
+    timeline: [],
+    last: null,
+  };
   for (const event of ordered) {
     const gone = undone.has(event.id);
     if (event.code !== 'undo') fold.timeline.push({ event, undone: gone });

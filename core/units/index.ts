@@ -15,4 +15,11 @@ export {
   tempUnit,
 } from './format';
 export { parseFishLengthCm, parseLengthM, parseTempC, type Parsed } from './parse';
-export { BODY_SHARE, paceWord, depthWord, floatSecondsOver3m, type PaceWord, type DepthWord } from './words';
+export {
+  BODY_SHARE,
+  paceWord,
+  depthWord,
+  floatSecondsOver3m,
+  type PaceWord,
+  type DepthWord,
+} from './words';

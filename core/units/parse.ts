@@ -65,7 +65,10 @@ export function parseTempC(text: string, units: UnitSystem): Parsed {
 
 function within(m: number, text: string, range: Range, units: UnitSystem): Parsed {
   if (m < range.min || m > range.max) {
-    return { ok: false, message: `${range.what} "${text}" is out of range: ${rangeText(range, units)}.` };
+    return {
+      ok: false,
+      message: `${range.what} "${text}" is out of range: ${rangeText(range, units)}.`,
+    };
   }
   return { ok: true, value: m };
 }

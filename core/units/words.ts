@@ -18,7 +18,13 @@ export function paceWord(surfaceMps: number): PaceWord {
 export const floatSecondsOver3m = (surfaceMps: number) => 3 / Math.max(1e-9, Math.abs(surfaceMps));
 
 /** Heights on the leg as a share of body height, for a body of 1.75 m: shin .25, knee .50, thigh .80, waist 1.00 m. */
-export const BODY_SHARE = { ankle: 0.1 / 1.75, shin: 0.25 / 1.75, knee: 0.5 / 1.75, thigh: 0.8 / 1.75, waist: 1 / 1.75 };
+export const BODY_SHARE = {
+  ankle: 0.1 / 1.75,
+  shin: 0.25 / 1.75,
+  knee: 0.5 / 1.75,
+  thigh: 0.8 / 1.75,
+  waist: 1 / 1.75,
+};
 
 /** The word for the nearest mark on this angler's leg. */
 export function depthWord(depthM: number, heightM: number): DepthWord {

@@ -70,7 +70,11 @@ export function buildBed(plan: BeatPlan, cellM: number): Bed {
 }
 
 /** Calls `visit` for every cell with its centre, held within the beat's length. */
-function eachCell(bed: GridFrame, lengthM: number, visit: (k: number, xM: number, yM: number, heldXM: number) => void) {
+function eachCell(
+  bed: GridFrame,
+  lengthM: number,
+  visit: (k: number, xM: number, yM: number, heldXM: number) => void,
+) {
   for (let j = 0; j < bed.ny; j++) {
     const y = bed.y0M + j * bed.cellM;
     for (let i = 0; i < bed.nx; i++) {
@@ -141,7 +145,8 @@ function placeTimber(bed: Bed): void {
       const on =
         shape.type === 'Polygon'
           ? pointInPolygon({ xM: x, yM: y }, shape.ring)
-          : shape.type === 'LineString' && distanceToPolyline({ xM: x, yM: y }, shape.line) <= reach(log.diameterM);
+          : shape.type === 'LineString' &&
+            distanceToPolyline({ xM: x, yM: y }, shape.line) <= reach(log.diameterM);
       if (!on) return;
       const depth = bed.depths.depthM(held, y);
       if ((log.clearanceM ?? 0) >= LOG_BLOCKS * depth && depth > 0) return;

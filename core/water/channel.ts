@@ -72,7 +72,10 @@ export function createChannel(plan: BeatPlan): Channel {
       const height = bank.heightM ?? DEFAULT_BANK_HEIGHT_M;
       if (bank.form !== 'sloping') return height;
       const line = side === 'left' ? left.line : right.line;
-      const d = xM < 0 || xM > plan.lengthM ? Math.abs(yM - (side === 'left' ? leftYM(xM) : rightYM(xM))) : distanceToPolyline({ xM, yM }, line);
+      const d =
+        xM < 0 || xM > plan.lengthM
+          ? Math.abs(yM - (side === 'left' ? leftYM(xM) : rightYM(xM)))
+          : distanceToPolyline({ xM, yM }, line);
       return Math.min(height, d / BANK_RUN_PER_RISE);
     },
   };
@@ -84,7 +87,8 @@ function xAtY(byY: Place[], yM: number): number {
   for (let i = 0; i < last; i++) {
     const a = byY[i]!;
     const b = byY[i + 1]!;
-    if (yM <= b.yM) return b.yM === a.yM ? b.xM : a.xM + ((yM - a.yM) / (b.yM - a.yM)) * (b.xM - a.xM);
+    if (yM <= b.yM)
+      return b.yM === a.yM ? b.xM : a.xM + ((yM - a.yM) / (b.yM - a.yM)) * (b.xM - a.xM);
   }
   return byY[last]!.xM;
 }

@@ -33,7 +33,10 @@ export function surveyedDepths(channel: Channel): SurveyedDepths {
   const profiles: Profile[] = [];
   for (const section of featuresOf(plan, 'section')) {
     if (section.shape.type !== 'LineString') continue;
-    const places = section.stations.map((s) => ({ ...along(section.shape as LineShape, s.offsetM), depthM: s.depthM }));
+    const places = section.stations.map((s) => ({
+      ...along(section.shape as LineShape, s.offsetM),
+      depthM: s.depthM,
+    }));
     taken.push(...places);
     profiles.push(profileOf(channel, places));
   }
@@ -41,7 +44,8 @@ export function surveyedDepths(channel: Channel): SurveyedDepths {
     s.shape.type === 'Point' ? [{ ...s.shape.place, depthM: s.depthM }] : [],
   );
   taken.push(...soundings);
-  if (taken.length === 0) throw new RangeError('surveyedDepths: the beat has no section and no sounding');
+  if (taken.length === 0)
+    throw new RangeError('surveyedDepths: the beat has no section and no sounding');
   profiles.sort((a, b) => a.x[0]! - b.x[0]!);
   const mean = taken.reduce((sum, t) => sum + t.depthM, 0) / taken.length;
   const fromSections = (xM: number, n: number) =>
@@ -87,7 +91,10 @@ function along(shape: LineShape, offsetM: number): { xM: number; yM: number } {
   return shape.line[0]!;
 }
 
-function profileOf(channel: Channel, places: { xM: number; yM: number; depthM: number }[]): Profile {
+function profileOf(
+  channel: Channel,
+  places: { xM: number; yM: number; depthM: number }[],
+): Profile {
   const points = places
     .map((p) => ({ n: channel.across(p.xM, p.yM), x: p.xM, depth: p.depthM }))
     .sort((a, b) => a.n - b.n);
@@ -96,9 +103,23 @@ function profileOf(channel: Channel, places: { xM: number; yM: number; depthM: n
   const carry = (x: number, side: 'left' | 'right', gap: number, depth: number) =>
     channel.bankAt(x, side).form !== 'sloping' && gap < CUT_CARRY_M ? depth : 0;
   const width = channel.rightYM(first.x) - channel.leftYM(first.x);
-  if (first.n > 1e-6) points.unshift({ n: 0, x: first.x, depth: carry(first.x, 'left', first.n * width, first.depth) });
-  if (last.n < 1 - 1e-6) points.push({ n: 1, x: last.x, depth: carry(last.x, 'right', (1 - last.n) * width, last.depth) });
-  return { n: points.map((p) => p.n), x: points.map((p) => p.x), depth: points.map((p) => p.depth) };
+  if (first.n > 1e-6)
+    points.unshift({
+      n: 0,
+      x: first.x,
+      depth: carry(first.x, 'left', first.n * width, first.depth),
+    });
+  if (last.n < 1 - 1e-6)
+    points.push({
+      n: 1,
+      x: last.x,
+      depth: carry(last.x, 'right', (1 - last.n) * width, last.depth),
+    });
+  return {
+    n: points.map((p) => p.n),
+    x: points.map((p) => p.x),
+    depth: points.map((p) => p.depth),
+  };
 }
 
 function readAt(profile: Profile, n: number, key: 'x' | 'depth'): number {
@@ -128,4 +149,3 @@ function blend(profiles: Profile[], xM: number, n: number): number {
   }
   return readAt(before!, n, 'depth');
 }
-

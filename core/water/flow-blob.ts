@@ -19,9 +19,16 @@ export function encodeFlow(flow: FlowField): Uint8Array {
   const view = new DataView(bytes.buffer);
   [MAGIC, VERSION, flow.nx, flow.ny].forEach((n, i) => view.setUint32(4 * i, n, true));
   const code = STATUSES.indexOf(flow.status) * 2 + (flow.calibrated ? 1 : 0);
-  [flow.cellM, flow.x0M, flow.y0M, flow.dischargeM3s, flow.massError, flow.depthMisfitM, flow.iterations, code].forEach(
-    (n, i) => view.setFloat64(16 + 8 * i, n, true),
-  );
+  [
+    flow.cellM,
+    flow.x0M,
+    flow.y0M,
+    flow.dischargeM3s,
+    flow.massError,
+    flow.depthMisfitM,
+    flow.iterations,
+    code,
+  ].forEach((n, i) => view.setFloat64(16 + 8 * i, n, true));
   let at = HEADER_BYTES;
   for (const name of FIELDS) {
     for (let k = 0; k < cells; k++, at += 8) view.setFloat64(at, flow[name][k]!, true);
@@ -34,7 +41,12 @@ export function encodeFlow(flow: FlowField): Uint8Array {
 export function decodeFlow(bytes: Uint8Array): FlowField | null {
   if (bytes.length < HEADER_BYTES) return null;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const [magic, version, nx, ny] = [0, 4, 8, 12].map((o) => view.getUint32(o, true)) as [number, number, number, number];
+  const [magic, version, nx, ny] = [0, 4, 8, 12].map((o) => view.getUint32(o, true)) as [
+    number,
+    number,
+    number,
+    number,
+  ];
   if (magic !== MAGIC || version !== VERSION) return null;
   const cells = nx * ny;
   if (bytes.length !== HEADER_BYTES + cells * (8 * FIELDS.length + 1)) return null;

@@ -47,10 +47,15 @@ interface Stage {
  */
 export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRun {
   const { dischargeM3s, cellM = DEFAULT_CELL_M } = options;
-  if (!(dischargeM3s > 0)) throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
+  if (!(dischargeM3s > 0))
+    throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
   const surveyed = plan.levels.find((l) => l.name === plan.surveyedLevel)!.dischargeM3s;
   const coarseBed = buildBed(plan, cellM * COARSE_FACTOR);
-  let stage: Stage = { name: 'survey', bed: coarseBed, run: start(coarseBed, plan, surveyed, fromSurvey(coarseBed, surveyed), 'survey') };
+  let stage: Stage = {
+    name: 'survey',
+    bed: coarseBed,
+    run: start(coarseBed, plan, surveyed, fromSurvey(coarseBed, surveyed), 'survey'),
+  };
   let correction: Float64Array | null = null;
   let coarse: FlowField | null = null;
   let final: FlowField | null = null;
@@ -63,7 +68,11 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
       for (let k = 0; k < coarseBed.bedM.length; k++) coarseBed.bedM[k]! += correction[k]!;
       misfitM = meanMisfit(coarseBed, solved, correction);
       const initial = { depthM: solved.depthM, u: solved.u, v: solved.v };
-      stage = { name: 'coarse', bed: coarseBed, run: start(coarseBed, plan, dischargeM3s, initial, 'coarse') };
+      stage = {
+        name: 'coarse',
+        bed: coarseBed,
+        run: start(coarseBed, plan, dischargeM3s, initial, 'coarse'),
+      };
     } else if (stage.name === 'coarse') {
       coarse = trim(coarseBed, solved, dischargeM3s, misfitM, plan.lengthM);
       const fine = buildBed(plan, cellM);
@@ -86,7 +95,12 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
     },
     get progress() {
       if (final) return 1;
-      const before = stage.name === 'survey' ? 0 : stage.name === 'coarse' ? SHARE.survey : SHARE.survey + SHARE.coarse;
+      const before =
+        stage.name === 'survey'
+          ? 0
+          : stage.name === 'coarse'
+            ? SHARE.survey
+            : SHARE.survey + SHARE.coarse;
       return before + SHARE[stage.name] * stage.run.run.progress;
     },
     coarse: () => coarse,
@@ -113,7 +127,13 @@ export function solveFlow(plan: BeatPlan, options: SolveFlowOptions): FlowField 
 
 type Initial = { depthM: Float64Array; u: Float64Array; v: Float64Array };
 
-function start(bed: Bed, plan: BeatPlan, dischargeM3s: number, initial: Initial, stage: keyof typeof MAX_S): PreparedRun {
+function start(
+  bed: Bed,
+  plan: BeatPlan,
+  dischargeM3s: number,
+  initial: Initial,
+  stage: keyof typeof MAX_S,
+): PreparedRun {
   return prepareShallowRun({
     nx: bed.nx,
     ny: bed.ny,
@@ -121,7 +141,11 @@ function start(bed: Bed, plan: BeatPlan, dischargeM3s: number, initial: Initial,
     bedM: bed.bedM,
     manningN: bed.manningN,
     inflow: { edge: 'xMax', dischargeM3s },
-    outflow: { edge: 'xMin', kind: 'normal-depth', slope: Math.max(0.001, bed.channel.evenSlope || plan.slope) },
+    outflow: {
+      edge: 'xMin',
+      kind: 'normal-depth',
+      slope: Math.max(0.001, bed.channel.evenSlope || plan.slope),
+    },
     initial,
     options: { maxS: MAX_S[stage], rough: stage !== 'fine' },
   });
@@ -170,16 +194,26 @@ function meanMisfit(bed: Bed, solved: ShallowWaterResult, correction: Float64Arr
   for (const t of bed.depths.taken) {
     const surface = solved.depthM.map((d, k) => bed.bedM[k]! - correction[k]! + d);
     const level = bilinearInto(bed, surface, t.xM, t.yM);
-    const moved = bed.channel.surveyedSurfaceM(t.xM, t.yM) + bilinearInto(bed, correction, t.xM, t.yM);
+    const moved =
+      bed.channel.surveyedSurfaceM(t.xM, t.yM) + bilinearInto(bed, correction, t.xM, t.yM);
     sum += (level - moved) ** 2;
   }
   return Math.sqrt(sum / Math.max(1, bed.depths.taken.length));
 }
 
 /** Coarse answer on the fine grid; moves the fine bed by the same correction. */
-function refine(coarse: Bed, solved: ShallowWaterResult, fine: Bed, correction: Float64Array): Initial {
+function refine(
+  coarse: Bed,
+  solved: ShallowWaterResult,
+  fine: Bed,
+  correction: Float64Array,
+): Initial {
   const cells = fine.nx * fine.ny;
-  const out = { depthM: new Float64Array(cells), u: new Float64Array(cells), v: new Float64Array(cells) };
+  const out = {
+    depthM: new Float64Array(cells),
+    u: new Float64Array(cells),
+    v: new Float64Array(cells),
+  };
   const surface = solved.depthM.map((d, k) => coarse.bedM[k]! + d);
   for (let j = 0; j < fine.ny; j++) {
     for (let i = 0; i < fine.nx; i++) {
@@ -216,7 +250,13 @@ function nearestWet(frame: Bed, depth: Float64Array, xM: number, yM: number): nu
 }
 
 /** Cuts off the repeated end sections and packages the field. */
-function trim(bed: Bed, solved: ShallowWaterResult, dischargeM3s: number, misfitM: number, lengthM: number): FlowField {
+function trim(
+  bed: Bed,
+  solved: ShallowWaterResult,
+  dischargeM3s: number,
+  misfitM: number,
+  lengthM: number,
+): FlowField {
   const nx = Math.round(lengthM / bed.cellM);
   const { ny, extraColumns } = bed;
   const make = () => new Float64Array(nx * ny);

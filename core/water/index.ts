@@ -1,6 +1,16 @@
 /** Water: from a beat to its bed, its flow, and what is read from the flow. */
-export { solveShallowWater, type ShallowWaterInput, type ShallowWaterResult } from './shallow-water';
-export { createFlowRun, flowInputHash, solveFlow, type FlowRun, type SolveFlowOptions } from './flow-run';
+export {
+  solveShallowWater,
+  type ShallowWaterInput,
+  type ShallowWaterResult,
+} from './shallow-water';
+export {
+  createFlowRun,
+  flowInputHash,
+  solveFlow,
+  type FlowRun,
+  type SolveFlowOptions,
+} from './flow-run';
 export { sampleFlow, surfaceAtM, DRY_M, type FlowField, type FlowSample } from './flow-field';
 export { encodeFlow, decodeFlow } from './flow-blob';
 export { traceStreamline, thalweg, type Streamline } from './streamline';

@@ -71,7 +71,16 @@ const REACH = 3;
  */
 function renewRows(state: ShallowState): void {
   const { nx, ny, stride, rowLo, rowHi, wetLo, wetHi } = state;
-  const fields = [state.u, state.v, state.uNext, state.vNext, state.hu, state.hv, state.qx, state.qy];
+  const fields = [
+    state.u,
+    state.v,
+    state.uNext,
+    state.vNext,
+    state.hu,
+    state.hv,
+    state.qx,
+    state.qy,
+  ];
   fields.push(state.cellFlux, state.cellQ, state.cornerFlux, state.cornerQ);
   for (let j = 0; j < ny + 2 * PAD; j++) {
     let lo = nx;
@@ -83,8 +92,10 @@ function renewRows(state: ShallowState): void {
     lo = hi < 0 ? nx : Math.max(0, lo - REACH);
     hi = hi < 0 ? -1 : Math.min(nx - 1, hi + REACH);
     const row = j * stride + PAD;
-    for (let i = rowLo[j]!; i < Math.min(lo, rowHi[j]! + 1); i++) for (const f of fields) f[row + i] = 0;
-    for (let i = Math.max(hi + 1, rowLo[j]!); i <= rowHi[j]!; i++) for (const f of fields) f[row + i] = 0;
+    for (let i = rowLo[j]!; i < Math.min(lo, rowHi[j]! + 1); i++)
+      for (const f of fields) f[row + i] = 0;
+    for (let i = Math.max(hi + 1, rowLo[j]!); i <= rowHi[j]!; i++)
+      for (const f of fields) f[row + i] = 0;
     rowLo[j] = lo;
     rowHi[j] = hi;
   }
@@ -255,7 +266,8 @@ function updateVelocity(
       const etaLow = eta[k]!;
       const etaHigh = eta[k + sa]!;
       // From the surface as it is now: `hf` is a step old, and a front would wait for it.
-      const depth = (w > 0 ? etaLow : w < 0 ? etaHigh : etaLow > etaHigh ? etaLow : etaHigh) - zFace[k]!;
+      const depth =
+        (w > 0 ? etaLow : w < 0 ? etaHigh : etaLow > etaHigh ? etaLow : etaHigh) - zFace[k]!;
       if (depth <= WET_FACE_M) {
         out[k] = 0;
         continue;
@@ -265,7 +277,8 @@ function updateVelocity(
       const meanDepth = 0.5 * (h[k]! + h[k + sa]!);
       const fluxes = cellFlux[k + sa]! - cellFlux[k]! + cornerFlux[k]! - cornerFlux[k - sb]!;
       const inflow = cellQ[k + sa]! - cellQ[k]! + cornerQ[k]! - cornerQ[k - sb]!;
-      const advection = ((fluxes - w * inflow) * perDx) / (meanDepth > WET_FACE_M ? meanDepth : WET_FACE_M);
+      const advection =
+        ((fluxes - w * inflow) * perDx) / (meanDepth > WET_FACE_M ? meanDepth : WET_FACE_M);
       let drag = 0.5 * (cf[k]! + cf[k + sa]!) * speed;
       const wetLeft = hf[k + sb]! > WET_FACE_M;
       const wetRight = hf[k - sb]! > WET_FACE_M;

@@ -76,7 +76,11 @@ export class ShallowRun {
     if (untilS !== undefined) return this.state.timeS / untilS;
     // A typical reach is done in about 60 s; approach 1 without reaching it.
     const base = this.phase === 'averaging' ? 40 : 0;
-    return Math.min(0.98, 1 - Math.exp(-(base + this.state.timeS) / 45), this.state.timeS / maxS + 0.9);
+    return Math.min(
+      0.98,
+      1 - Math.exp(-(base + this.state.timeS) / 45),
+      this.state.timeS / maxS + 0.9,
+    );
   }
 
   /** Takes at most `steps` steps; true when finished. */
@@ -142,12 +146,15 @@ export class ShallowRun {
     }
     if (this.phase === 'averaging') {
       if (state.timeS - this.windowStart < AVERAGE_S) return;
-      const massOff = state.hasInflow ? Math.abs(this.outSum / this.samples / state.inflowM3s - 1) : 0;
+      const massOff = state.hasInflow
+        ? Math.abs(this.outSum / this.samples / state.inflowM3s - 1)
+        : 0;
       if (massOff < AVERAGED_MASS) this.finish('averaged');
       else this.startAverage();
       return;
     }
-    if (state.timeS - this.windowStart >= WINDOW_S && options.untilS === undefined) this.closeWindow();
+    if (state.timeS - this.windowStart >= WINDOW_S && options.untilS === undefined)
+      this.closeWindow();
   }
 
   private closeWindow(): void {
@@ -164,7 +171,8 @@ export class ShallowRun {
       return;
     }
     // A wake that sheds keeps the energy moving: after a while an even mass is enough to average.
-    const restless = this.state.timeS > RESTLESS_S && massOff < RESTLESS_MASS && this.residual < RESTLESS_ENERGY;
+    const restless =
+      this.state.timeS > RESTLESS_S && massOff < RESTLESS_MASS && this.residual < RESTLESS_ENERGY;
     if (this.settledWindows >= 2 || restless) {
       if (this.snapshot && furthest(speeds, this.snapshot) < SHEDDING_MPS) {
         this.finish('converged');

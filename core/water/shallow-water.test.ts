@@ -15,7 +15,17 @@ describe('lake at rest', () => {
         bedM[j * nx + i] = 0.1 * Math.sin(i * 0.7) + 0.13 * Math.cos(j * 0.9 + i * 0.2) + island;
       }
     }
-    const r = solveShallowWater({ nx, ny, cellM: 0.2, bedM, manningN: 0.04, inflow: null, outflow: null, initial: { surfaceM: 0.6 }, options: { untilS: 20 } });
+    const r = solveShallowWater({
+      nx,
+      ny,
+      cellM: 0.2,
+      bedM,
+      manningN: 0.04,
+      inflow: null,
+      outflow: null,
+      initial: { surfaceM: 0.6 },
+      options: { untilS: 20 },
+    });
     let dry = 0;
     let fastest = 0;
     for (let k = 0; k < nx * ny; k++) {
@@ -40,7 +50,11 @@ describe('uniform channel', () => {
     const depthM = new Float64Array(nx * ny).fill(h);
     const u = new Float64Array(nx * ny).fill(-q / h);
     const r = solveShallowWater({
-      nx, ny, cellM: 0.2, bedM, manningN: n,
+      nx,
+      ny,
+      cellM: 0.2,
+      bedM,
+      manningN: n,
       inflow: { edge: 'xMax', dischargeM3s: q * ny * 0.2 },
       outflow: { edge: 'xMin', kind: 'normal-depth', slope },
       initial: { depthM, u },
@@ -89,7 +103,11 @@ describe('flow over a bump, subcritical (Goutal & Maurel 1997; Delestre et al. 2
     const xOf = (i: number) => (sign > 0 ? (i + 0.5) * cellM : 25 - (i + 0.5) * cellM);
     const bedM = Float64Array.from({ length: nx * ny }, (_v, k) => bump(xOf(k % nx)));
     const r = solveShallowWater({
-      nx, ny, cellM, bedM, manningN: 0,
+      nx,
+      ny,
+      cellM,
+      bedM,
+      manningN: 0,
       inflow: { edge: inEdge, dischargeM3s: q * ny * cellM },
       outflow: { edge: outEdge, kind: 'stage', surfaceM: 2 },
       initial: { surfaceM: 2 },
@@ -127,17 +145,27 @@ describe('dam break', () => {
   const run = (right: number) => {
     const nx = 500;
     const ny = 3;
-    const depthM = Float64Array.from({ length: nx * ny }, (_, k) => ((k % nx) + 0.5 < 250 ? 1 : right));
+    const depthM = Float64Array.from({ length: nx * ny }, (_, k) =>
+      (k % nx) + 0.5 < 250 ? 1 : right,
+    );
     return solveShallowWater({
-      nx, ny, cellM: 0.1, bedM: new Float64Array(nx * ny), manningN: 0, inflow: null, outflow: null,
-      initial: { depthM }, options: { untilS: 3, eddyViscosity: false, wallDrag: false },
+      nx,
+      ny,
+      cellM: 0.1,
+      bedM: new Float64Array(nx * ny),
+      manningN: 0,
+      inflow: null,
+      outflow: null,
+      initial: { depthM },
+      options: { untilS: 3, eddyViscosity: false, wallDrag: false },
     });
   };
 
   it('dry bed: L1 <= 2.5 mm (Ritter, set-up of the contract)', () => {
     const r = run(0);
     let l1 = 0;
-    for (let i = 0; i < 500; i++) l1 += Math.abs(r.depthM[500 + i]! - ritter(1, (i + 0.5) * 0.1 - 25, 3).h) / 500;
+    for (let i = 0; i < 500; i++)
+      l1 += Math.abs(r.depthM[500 + i]! - ritter(1, (i + 0.5) * 0.1 - 25, 3).h) / 500;
     expect(l1).toBeLessThanOrEqual(0.0025);
     expect(r.clampedM3).toBe(0);
     expect(r.massError).toBeLessThan(1e-12);
@@ -147,7 +175,8 @@ describe('dam break', () => {
     const exact = stoker(1, 0.1);
     const r = run(0.1);
     let l1 = 0;
-    for (let i = 0; i < 500; i++) l1 += Math.abs(r.depthM[500 + i]! - exact((i + 0.5) * 0.1 - 25, 3)) / 500;
+    for (let i = 0; i < 500; i++)
+      l1 += Math.abs(r.depthM[500 + i]! - exact((i + 0.5) * 0.1 - 25, 3)) / 500;
     expect(l1).toBeLessThanOrEqual(0.002);
   });
 
@@ -163,7 +192,9 @@ describe('dam break', () => {
 function stokerMiddle(hl: number, hr: number) {
   let lo = hr;
   let hi = hl;
-  const gap = (hm: number) => 2 * (Math.sqrt(G * hl) - Math.sqrt(G * hm)) - (hm - hr) * Math.sqrt((G / 2) * (1 / hm + 1 / hr));
+  const gap = (hm: number) =>
+    2 * (Math.sqrt(G * hl) - Math.sqrt(G * hm)) -
+    (hm - hr) * Math.sqrt((G / 2) * (1 / hm + 1 / hr));
   for (let n = 0; n < 100; n++) {
     const mid = (lo + hi) / 2;
     if (gap(mid) > 0) lo = mid;
@@ -190,7 +221,8 @@ describe('symmetry', () => {
     for (let j = 0; j < ny; j++) {
       for (let i = 0; i < nx; i++) {
         const [a, b] = turn(i, j);
-        bedM[j * nx + i] = 0.008 * 0.2 * a + (Math.hypot(a - 20, b - 6) < 2.5 ? 0.8 : 0) + 0.02 * Math.abs(b - 4);
+        bedM[j * nx + i] =
+          0.008 * 0.2 * a + (Math.hypot(a - 20, b - 6) < 2.5 ? 0.8 : 0) + 0.02 * Math.abs(b - 4);
       }
     }
     return bedM;
@@ -198,8 +230,26 @@ describe('symmetry', () => {
   const outflow = { kind: 'normal-depth', slope: 0.008 } as const;
 
   it('a channel turned by a quarter gives the same depths', () => {
-    const along = solveShallowWater({ nx: 40, ny: 14, cellM: 0.2, bedM: set((i, j) => [i, j], 40, 14), manningN: 0.04, inflow: { edge: 'xMax', dischargeM3s: 0.6 }, outflow: { edge: 'xMin', ...outflow }, options: { untilS: 15 } });
-    const across = solveShallowWater({ nx: 14, ny: 40, cellM: 0.2, bedM: set((i, j) => [j, i], 14, 40), manningN: 0.04, inflow: { edge: 'yMax', dischargeM3s: 0.6 }, outflow: { edge: 'yMin', ...outflow }, options: { untilS: 15 } });
+    const along = solveShallowWater({
+      nx: 40,
+      ny: 14,
+      cellM: 0.2,
+      bedM: set((i, j) => [i, j], 40, 14),
+      manningN: 0.04,
+      inflow: { edge: 'xMax', dischargeM3s: 0.6 },
+      outflow: { edge: 'xMin', ...outflow },
+      options: { untilS: 15 },
+    });
+    const across = solveShallowWater({
+      nx: 14,
+      ny: 40,
+      cellM: 0.2,
+      bedM: set((i, j) => [j, i], 14, 40),
+      manningN: 0.04,
+      inflow: { edge: 'yMax', dischargeM3s: 0.6 },
+      outflow: { edge: 'yMin', ...outflow },
+      options: { untilS: 15 },
+    });
     for (let j = 0; j < 14; j++) {
       for (let i = 0; i < 40; i++) {
         expect(across.depthM[i * 14 + j]).toBeCloseTo(along.depthM[j * 40 + i]!, 10);
@@ -209,12 +259,21 @@ describe('symmetry', () => {
   });
 
   it('a mirrored channel gives the mirrored flow', () => {
-    const base = { nx: 40, ny: 14, cellM: 0.2, manningN: 0.04, inflow: { edge: 'xMax', dischargeM3s: 0.6 }, outflow: { edge: 'xMin', ...outflow }, options: { untilS: 15 } } as const;
+    const base = {
+      nx: 40,
+      ny: 14,
+      cellM: 0.2,
+      manningN: 0.04,
+      inflow: { edge: 'xMax', dischargeM3s: 0.6 },
+      outflow: { edge: 'xMin', ...outflow },
+      options: { untilS: 15 },
+    } as const;
     const plain = solveShallowWater({ ...base, bedM: set((i, j) => [i, j], 40, 14) });
     const mirror = solveShallowWater({ ...base, bedM: set((i, j) => [i, 13 - j], 40, 14) });
     let worst = 0;
     for (let j = 0; j < 14; j++) {
-      for (let i = 0; i < 40; i++) worst = Math.max(worst, Math.abs(mirror.v[(13 - j) * 40 + i]! + plain.v[j * 40 + i]!));
+      for (let i = 0; i < 40; i++)
+        worst = Math.max(worst, Math.abs(mirror.v[(13 - j) * 40 + i]! + plain.v[j * 40 + i]!));
     }
     expect(worst).toBeLessThan(1e-9);
   });
@@ -223,25 +282,56 @@ describe('symmetry', () => {
 describe('volume', () => {
   it('is kept in a closed, uneven basin whatever it starts from (seeded properties)', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 96, maxLength: 96 }), (values) => {
-        const bedM = Float64Array.from(values.slice(0, 48), (v) => v * 0.3);
-        const depthM = Float64Array.from(values.slice(48), (v) => (v < 0.3 ? 0 : v * 0.5));
-        const r = solveShallowWater({ nx: 8, ny: 6, cellM: 0.25, bedM, manningN: 0.05, inflow: null, outflow: null, initial: { depthM }, options: { untilS: 3 } });
-        const before = depthM.reduce((a, b) => a + b, 0);
-        const after = r.depthM.reduce((a, b) => a + b, 0);
-        expect(after).toBeCloseTo(before, 10);
-        expect(r.clampedM3).toBe(0);
-      }),
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 96, maxLength: 96 }),
+        (values) => {
+          const bedM = Float64Array.from(values.slice(0, 48), (v) => v * 0.3);
+          const depthM = Float64Array.from(values.slice(48), (v) => (v < 0.3 ? 0 : v * 0.5));
+          const r = solveShallowWater({
+            nx: 8,
+            ny: 6,
+            cellM: 0.25,
+            bedM,
+            manningN: 0.05,
+            inflow: null,
+            outflow: null,
+            initial: { depthM },
+            options: { untilS: 3 },
+          });
+          const before = depthM.reduce((a, b) => a + b, 0);
+          const after = r.depthM.reduce((a, b) => a + b, 0);
+          expect(after).toBeCloseTo(before, 10);
+          expect(r.clampedM3).toBe(0);
+        },
+      ),
       { numRuns: 20, seed: 7 },
     );
   });
 });
 
 describe('misuse', () => {
-  const base = { nx: 4, ny: 4, cellM: 0.2, bedM: new Float64Array(16), manningN: 0.04, inflow: null, outflow: null } as const;
+  const base = {
+    nx: 4,
+    ny: 4,
+    cellM: 0.2,
+    bedM: new Float64Array(16),
+    manningN: 0.04,
+    inflow: null,
+    outflow: null,
+  } as const;
   it('names what was given', () => {
-    expect(() => solveShallowWater({ ...base, bedM: new Float64Array(3) })).toThrow('bedM must hold 16 values, got 3');
-    expect(() => solveShallowWater({ ...base, inflow: { edge: 'xMax', dischargeM3s: -1 } })).toThrow('got -1');
-    expect(() => solveShallowWater({ ...base, inflow: { edge: 'xMax', dischargeM3s: 1 }, outflow: { edge: 'yMin', kind: 'free' } })).toThrow('needs outflow xMin');
+    expect(() => solveShallowWater({ ...base, bedM: new Float64Array(3) })).toThrow(
+      'bedM must hold 16 values, got 3',
+    );
+    expect(() =>
+      solveShallowWater({ ...base, inflow: { edge: 'xMax', dischargeM3s: -1 } }),
+    ).toThrow('got -1');
+    expect(() =>
+      solveShallowWater({
+        ...base,
+        inflow: { edge: 'xMax', dischargeM3s: 1 },
+        outflow: { edge: 'yMin', kind: 'free' },
+      }),
+    ).toThrow('needs outflow xMin');
   });
 });

@@ -74,7 +74,9 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
   const { nx, ny, bedM, inflow, outflow } = input;
   const cells = nx * ny;
   if (!(nx >= 1 && ny >= 1 && input.cellM > 0)) {
-    throw new RangeError(`grid must be at least 1 x 1 with a positive cell, got ${nx} x ${ny}, ${input.cellM} m`);
+    throw new RangeError(
+      `grid must be at least 1 x 1 with a positive cell, got ${nx} x ${ny}, ${input.cellM} m`,
+    );
   }
   checkLength('bedM', bedM, cells);
   if (inflow && !(inflow.dischargeM3s > 0)) {
@@ -90,7 +92,9 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
   };
   if (typeof input.manningN !== 'number') checkLength('manningN', input.manningN, cells);
   const manning =
-    typeof input.manningN === 'number' ? new Float64Array(cells).fill(input.manningN) : turn(input.manningN);
+    typeof input.manningN === 'number'
+      ? new Float64Array(cells).fill(input.manningN)
+      : turn(input.manningN);
   const bed = turn(bedM);
   const state = createShallowState({
     nx: way.nx,
@@ -113,7 +117,8 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
 }
 
 function checkLength(name: string, field: Float64Array, cells: number): void {
-  if (field.length !== cells) throw new RangeError(`${name} must hold ${cells} values, got ${field.length}`);
+  if (field.length !== cells)
+    throw new RangeError(`${name} must hold ${cells} values, got ${field.length}`);
 }
 
 function outflowRule(
@@ -127,7 +132,16 @@ function outflowRule(
   if (outflow.kind === 'free') return { kind: 'free' };
   if (outflow.kind === 'stage') return { kind: 'stage', surfaceM: outflow.surfaceM, bedDropM: 0 };
   if (!inflow) throw new RangeError('outflow "normal-depth" needs an inflow');
-  const stage = sectionStage(bed, manning, way.nx, way.ny, 0, cellM, inflow.dischargeM3s, outflow.slope);
+  const stage = sectionStage(
+    bed,
+    manning,
+    way.nx,
+    way.ny,
+    0,
+    cellM,
+    inflow.dischargeM3s,
+    outflow.slope,
+  );
   const bedDropM = outflow.slope * cellM;
   return { kind: 'stage', surfaceM: stage - bedDropM, bedDropM };
 }
@@ -184,7 +198,10 @@ function startFromSections(
 ): void {
   let surface = -Infinity;
   for (let i = 0; i < way.nx; i++) {
-    surface = Math.max(surface, sectionStage(bed, manning, way.nx, way.ny, i, cellM, dischargeM3s, slope));
+    surface = Math.max(
+      surface,
+      sectionStage(bed, manning, way.nx, way.ny, i, cellM, dischargeM3s, slope),
+    );
     let area = 0;
     for (let j = 0; j < way.ny; j++) {
       const c = j * way.nx + i;
@@ -198,7 +215,12 @@ function startFromSections(
   }
 }
 
-function packageResult(run: ShallowRun, way: Orientation, nx: number, ny: number): ShallowWaterResult {
+function packageResult(
+  run: ShallowRun,
+  way: Orientation,
+  nx: number,
+  ny: number,
+): ShallowWaterResult {
   const fields = run.fields();
   const make = () => new Float64Array(nx * ny);
   const out = { depthM: make(), u: make(), v: make(), speedSqM2s2: make() };

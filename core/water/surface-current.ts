@@ -31,7 +31,12 @@ export function surfaceCurrent(flow: FlowField): SurfaceCurrent {
  * Bilinear over wet cells only; 0 and depth 0 where the nearest water is more than half a cell off.
  * `depthM` here tells wet (1) from dry (0). Writes and returns `out`.
  */
-export function sampleSurface(current: SurfaceCurrent, xM: number, yM: number, out: FlowSample): FlowSample {
+export function sampleSurface(
+  current: SurfaceCurrent,
+  xM: number,
+  yM: number,
+  out: FlowSample,
+): FlowSample {
   const { flow, u, v } = current;
   const { nx, ny, depthM, cellM } = flow;
   const gx = (xM - flow.x0M) / cellM;

@@ -10,7 +10,8 @@ export const pebbleRadius = (rating: number) => 9 + 0.1 * rating;
 export const FISH_ABOVE =
   'M0,0 C-7,-6.4 -20,-9 -34,-8.6 C-54,-8 -71,-4.4 -84,-2.2 L-100,-8.5 C-95.5,-3 -95.5,3 -100,8.5 L-84,2.2 C-71,4.4 -54,8 -34,8.6 C-20,9 -7,6.4 0,0Z M-25,-8.7 L-38,-17 L-37,-8.3Z M-25,8.7 L-38,17 L-37,8.3Z';
 /** The head alone, to 46 units: what is filled of a likely fish. */
-export const FISH_HEAD = 'M0,0 C-7,-6.4 -20,-9 -34,-8.6 L-46,-8.1 L-46,8.1 L-34,8.6 C-20,9 -7,6.4 0,0Z';
+export const FISH_HEAD =
+  'M0,0 C-7,-6.4 -20,-9 -34,-8.6 L-46,-8.1 L-46,8.1 L-34,8.6 C-20,9 -7,6.4 0,0Z';
 export const FISH_SIDE =
   'M0,1 C-7,-7 -22,-12 -38,-12 L-44,-20 L-56,-11 C-66,-9 -76,-6 -84,-4 L-100,-13 L-96,0 L-100,13 L-84,5 C-76,8 -68,9 -62,10 L-66,17 L-74,8.6 C-60,12 -48,13 -38,12.6 L-44,19 L-50,12 C-30,13 -8,9 0,1Z';
 export const fishLengthPx = (totalLengthCm: number) => Math.max(34, 28 + 0.4 * totalLengthCm);
@@ -33,7 +34,12 @@ const fixed = (n: number) => n.toFixed(2);
  * A grain: a seed along the ellipse 1.36 r by 1.17 r, from c - 37 n to c + 37 n degrees, pointed at
  * both ends. null when the need is so small that it is drawn as an open dot.
  */
-export function grain(need: number, centreDeg: number, r: number, halfWidth = 0.085): string | null {
+export function grain(
+  need: number,
+  centreDeg: number,
+  r: number,
+  halfWidth = 0.085,
+): string | null {
   if (need < 0.15) return null;
   const [a, b] = [1.36 * r, 1.17 * r];
   const outer: string[] = [];
@@ -60,7 +66,10 @@ export function starvedDot(centreDeg: number, r: number): [number, number] {
 }
 
 /** Smooth path through points (Catmull-Rom as cubic curves). */
-export function smoothPath(points: readonly (readonly [number, number])[], closed: boolean): string {
+export function smoothPath(
+  points: readonly (readonly [number, number])[],
+  closed: boolean,
+): string {
   const n = points.length;
   if (n < 2) return '';
   const at = (i: number) => points[closed ? (i + n) % n : Math.min(n - 1, Math.max(0, i))]!;
@@ -76,7 +85,10 @@ export const linePath = (points: readonly (readonly [number, number])[]) =>
   points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${fixed(x)},${fixed(y)}`).join(' ');
 
 /** Evenly spaced places along a line, with the direction there, page units. */
-export function alongLine(points: readonly (readonly [number, number])[], every: number): { x: number; y: number; rad: number }[] {
+export function alongLine(
+  points: readonly (readonly [number, number])[],
+  every: number,
+): { x: number; y: number; rad: number }[] {
   const out: { x: number; y: number; rad: number }[] = [];
   let next = every / 2;
   let passed = 0;

@@ -1,10 +1,28 @@
 /** A figure with what is not known about it: grey band, tick at the best value, both ends in words. */
-export function Band({ low, best, high, to, words }: { low: number; best: number; high: number; to: number; words: [string, string] }) {
+export function Band({
+  low,
+  best,
+  high,
+  to,
+  words,
+}: {
+  low: number;
+  best: number;
+  high: number;
+  to: number;
+  words: [string, string];
+}) {
   const x = (v: number) => 292 * Math.min(1, Math.max(0, v / to));
   return (
     <div className="band">
       <svg width="292" height="16" viewBox="0 0 292 16" aria-hidden="true">
-        <rect x={x(low)} y={3} width={Math.max(2, x(high) - x(low))} height={10} fill="var(--rule)" />
+        <rect
+          x={x(low)}
+          y={3}
+          width={Math.max(2, x(high) - x(low))}
+          height={10}
+          fill="var(--rule)"
+        />
         <path d="M0,8H292" stroke="var(--rule2)" strokeWidth={1} />
         <path d={`M${x(best)},2v12`} stroke="var(--ink)" strokeWidth={2.4} />
       </svg>

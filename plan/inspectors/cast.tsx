@@ -33,29 +33,50 @@ export function CastInspector() {
   const lay = usePart((s) => s.lay);
   const units = usePart((s) => s.settings.units);
   const posture = usePart((s) => s.posture);
-  const seen = usePart((s) => s.hours?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ?? null);
+  const seen = usePart(
+    (s) => s.hours?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ?? null,
+  );
   if (!stand || !landing) {
     return (
       <section>
         <h2>Cast</h2>
-        <p>Choose a fish or a lie first: on the plan or in the list. A stand and a landing place are then proposed, and you drag them.</p>
+        <p>
+          Choose a fish or a lie first: on the plan or in the list. A stand and a landing place are
+          then proposed, and you drag them.
+        </p>
       </section>
     );
   }
-  const choice: LayChoice = lay.kind === 'straight' ? 'straight' : lay.toward === 'up-current' ? 'up' : 'down';
+  const choice: LayChoice =
+    lay.kind === 'straight' ? 'straight' : lay.toward === 'up-current' ? 'up' : 'down';
   const setLay = (c: LayChoice, amountM = lay.kind === 'reach' ? lay.amountM : 1.5) => {
-    const next: Lay = c === 'straight' ? { kind: 'straight' } : { kind: 'reach', toward: c === 'up' ? 'up-current' : 'down-current', amountM };
+    const next: Lay =
+      c === 'straight'
+        ? { kind: 'straight' }
+        : { kind: 'reach', toward: c === 'up' ? 'up-current' : 'down-current', amountM };
     actions.setLay(next);
   };
-  const lead = target ? (landing.xM - target.xM) * Math.cos(target.headingRad) + (landing.yM - target.yM) * Math.sin(target.headingRad) : null;
+  const lead = target
+    ? (landing.xM - target.xM) * Math.cos(target.headingRad) +
+      (landing.yM - target.yM) * Math.sin(target.headingRad)
+    : null;
   return (
     <section className={stale ? 'stale' : ''}>
       <h2>{target ? (markNumber ? `Fish ${markNumber}` : 'The fish in the lie') : 'A cast'}</h2>
       <p className="second">
-        {POSTURE_OPTIONS.find(([p]) => p === posture)![1]}. {lay.kind === 'straight' ? 'Straight line.' : `Reach ${choice === 'up' ? 'up' : 'down'}-current, ${formatLength(lay.amountM, units)}.`}
+        {POSTURE_OPTIONS.find(([p]) => p === posture)![1]}.{' '}
+        {lay.kind === 'straight'
+          ? 'Straight line.'
+          : `Reach ${choice === 'up' ? 'up' : 'down'}-current, ${formatLength(lay.amountM, units)}.`}
         {seen !== null && target ? ` Seen: ${inHundred(seen)}.` : ''}
       </p>
-      {drift ? <DriftFigures drift={drift} /> : <p className="working" role="status">Casting.</p>}
+      {drift ? (
+        <DriftFigures drift={drift} />
+      ) : (
+        <p className="working" role="status">
+          Casting.
+        </p>
+      )}
       <Choice label="Lay of the line" value={choice} options={LAYS} onChange={(c) => setLay(c)} />
       {lay.kind === 'reach' && (
         <Choice
@@ -67,19 +88,35 @@ export function CastInspector() {
       )}
       <dl className="facts three">
         <Fact name="lead">{lead === null ? 'no fish' : formatLength(lead, units)}</Fact>
-        <Fact name="to the fly">{formatLength(Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM), units)}</Fact>
+        <Fact name="to the fly">
+          {formatLength(Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM), units)}
+        </Fact>
         <Fact name="clean over">{drift ? formatLength(drift.best.cleanM, units) : ''}</Fact>
       </dl>
       <h3>At the stand</h3>
-      <Choice label="Posture" value={posture} options={POSTURE_OPTIONS} onChange={actions.setPosture} />
+      <Choice
+        label="Posture"
+        value={posture}
+        options={POSTURE_OPTIONS}
+        onChange={actions.setPosture}
+      />
       <div className="row">
-        <Do voice="solid" onClick={() => actions.go('log')}>Log a try</Do>
+        <Do voice="solid" onClick={() => actions.go('log')}>
+          Log a try
+        </Do>
         <Do onClick={actions.suggestAgain}>Suggest a stand</Do>
       </div>
-      <p className="second">Drag the stand, the open dot where the fly lands, or the fish. Arrow keys move what is focused.</p>
+      <p className="second">
+        Drag the stand, the open dot where the fly lands, or the fish. Arrow keys move what is
+        focused.
+      </p>
       <Behind title="What this rests on">
         <p className="second">
-          Line and leader as a chain in the solved surface current, rod tip lowered to the water; a reach is followed with the rod. Clean is below {formatSpeed(MICRO_MPS, units)} of drag, a wake above {formatSpeed(WAKE_MPS, units)}. The band takes line friction {UNKNOWN.dragRatio[0]} to {UNKNOWN.dragRatio[1]}, slack in the line to 5 % and the current 10 % either way. Flow not calibrated here.
+          Line and leader as a chain in the solved surface current, rod tip lowered to the water; a
+          reach is followed with the rod. Clean is below {formatSpeed(MICRO_MPS, units)} of drag, a
+          wake above {formatSpeed(WAKE_MPS, units)}. The band takes line friction{' '}
+          {UNKNOWN.dragRatio[0]} to {UNKNOWN.dragRatio[1]}, slack in the line to 5 % and the current
+          10 % either way. Flow not calibrated here.
         </p>
       </Behind>
     </section>
@@ -88,7 +125,7 @@ export function CastInspector() {
 
 const SHOWN_S = 6;
 const LEFT = 8;
-const WIDTH = 280;
+const WIDTH = 268;
 
 /** The one large figure, its band, and the drift as the same three lines as on the plan. */
 function DriftFigures({ drift }: { drift: DriftBand }) {
@@ -115,10 +152,20 @@ function DriftFigures({ drift }: { drift: DriftBand }) {
         )}
       </p>
       <svg width="296" height="52" viewBox="0 0 296 52" aria-hidden="true">
-        <rect x={x(cleanS.low)} y={14} width={Math.max(2, x(cleanS.high) - x(cleanS.low))} height={10} fill="var(--rule)" />
+        <rect
+          x={x(cleanS.low)}
+          y={14}
+          width={Math.max(2, x(cleanS.high) - x(cleanS.low))}
+          height={10}
+          fill="var(--rule)"
+        />
         <path d={`M${x(0)},19H${x(micro)}`} className="track-clean" />
-        {best.firstMicroS !== null && <path d={`M${x(micro) + 4},19H${x(Math.max(micro, wake))}`} className="track-micro" />}
-        {best.firstWakeS !== null && <path d={`M${x(wake)},19H${x(SHOWN_S)}`} className="track-wake" />}
+        {best.firstMicroS !== null && (
+          <path d={`M${x(micro) + 4},19H${x(Math.max(micro, wake))}`} className="track-micro" />
+        )}
+        {best.firstWakeS !== null && (
+          <path d={`M${x(wake)},19H${x(SHOWN_S)}`} className="track-wake" />
+        )}
         <path d={`M${x(cleanS.best)},13v12`} stroke="var(--ink)" strokeWidth={2.4} />
         {best.passesAtS !== null && (
           <>

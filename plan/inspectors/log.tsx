@@ -46,9 +46,21 @@ function BeginTry() {
       }}
     >
       <label htmlFor="fly">Fly</label>
-      <Input id="fly" unstyled className="figure-input wide" value={fly} maxLength={80} placeholder="Olive parachute 16" onChange={(e) => setFly(e.target.value)} />
-      <Do voice="solid" type="submit">Begin a try</Do>
-      <p className="second">The plan of this moment, its stand, lay and predicted drift, is kept with the try.</p>
+      <Input
+        id="fly"
+        unstyled
+        className="figure-input wide"
+        value={fly}
+        maxLength={80}
+        placeholder="Olive parachute 16"
+        onChange={(e) => setFly(e.target.value)}
+      />
+      <Do voice="solid" type="submit">
+        Begin a try
+      </Do>
+      <p className="second">
+        The plan of this moment, its stand, lay and predicted drift, is kept with the try.
+      </p>
     </form>
   );
 }
@@ -80,9 +92,13 @@ function OpenTry({ attempt }: { attempt: Try }) {
     if (asking === 'landing') {
       const parsed = parseFishLengthCm(text, units);
       if (!parsed.ok) return setProblem(parsed.message);
-      actions.record(attempt.id, 'landing', { lengthCm: Math.round(parsed.value * 10) / 10, ...withNote() });
+      actions.record(attempt.id, 'landing', {
+        lengthCm: Math.round(parsed.value * 10) / 10,
+        ...withNote(),
+      });
     } else {
-      if (text.trim() === '') return setProblem('Fly "" is empty. Say which fly it is now, in your own words.');
+      if (text.trim() === '')
+        return setProblem('Fly "" is empty. Say which fly it is now, in your own words.');
       actions.record(attempt.id, 'change', { fly: text.trim(), ...withNote() });
     }
     setProblem(null);
@@ -95,7 +111,13 @@ function OpenTry({ attempt }: { attempt: Try }) {
       </p>
       <div className="pad">
         {possibleEvents(fold.state).map((code) => (
-          <button key={code} type="button" className="event" aria-pressed={asking === code} onClick={() => press(code)}>
+          <button
+            key={code}
+            type="button"
+            className="event"
+            aria-pressed={asking === code}
+            onClick={() => press(code)}
+          >
             {EVENT_WORDS[code]}
           </button>
         ))}
@@ -108,9 +130,24 @@ function OpenTry({ attempt }: { attempt: Try }) {
             keepAsked();
           }}
         >
-          <label htmlFor="asked">{asking === 'landing' ? `Its length, ${fishLengthUnit(units)}` : 'Fly now'}</label>
-          <Input id="asked" unstyled autoFocus className="figure-input wide" maxLength={80} inputMode={asking === 'landing' ? 'decimal' : 'text'} value={text} aria-invalid={problem !== null} aria-describedby="asked-problem" onChange={(e) => setText(e.target.value)} />
-          <Do voice="solid" type="submit">Keep it</Do>
+          <label htmlFor="asked">
+            {asking === 'landing' ? `Its length, ${fishLengthUnit(units)}` : 'Fly now'}
+          </label>
+          <Input
+            id="asked"
+            unstyled
+            autoFocus
+            className="figure-input wide"
+            maxLength={80}
+            inputMode={asking === 'landing' ? 'decimal' : 'text'}
+            value={text}
+            aria-invalid={problem !== null}
+            aria-describedby="asked-problem"
+            onChange={(e) => setText(e.target.value)}
+          />
+          <Do voice="solid" type="submit">
+            Keep it
+          </Do>
         </form>
       )}
       <span id="asked-problem" role="alert" className="problem">
@@ -118,13 +155,21 @@ function OpenTry({ attempt }: { attempt: Try }) {
       </span>
       <label className="stack note">
         Note for the next press
-        <Input unstyled className="figure-input wide" value={note} maxLength={500} onChange={(e) => setNote(e.target.value)} />
+        <Input
+          unstyled
+          className="figure-input wide"
+          value={note}
+          maxLength={500}
+          onChange={(e) => setNote(e.target.value)}
+        />
       </label>
       <div className="row">
         <Do onClick={() => actions.takeBack(attempt.id)} disabled={fold.last === null}>
           Take it back
         </Do>
-        <span className="second">{fold.last ? `Kept: ${EVENT_WORDS[fold.last.code].toLowerCase()}` : 'Nothing kept yet'}</span>
+        <span className="second">
+          {fold.last ? `Kept: ${EVENT_WORDS[fold.last.code].toLowerCase()}` : 'Nothing kept yet'}
+        </span>
       </div>
       <TimeLine attempt={attempt} />
     </div>
@@ -140,7 +185,8 @@ function TimeLine({ attempt }: { attempt: Try }) {
     <ol className="timeline" aria-label="What happened">
       {timeline.map(({ event, undone }) => (
         <li key={event.id} className={undone ? 'undone' : ''}>
-          <span className="when">{clockText(event.clientMs, beat.plan.timeZone)}</span> {EVENT_WORDS[event.code]}
+          <span className="when">{clockText(event.clientMs, beat.plan.timeZone)}</span>{' '}
+          {EVENT_WORDS[event.code]}
           {event.lengthCm !== undefined ? `, ${formatFishLength(event.lengthCm, units)}` : ''}
           {event.fly ? `: ${event.fly}` : ''}
           {event.note ? `. ${event.note}` : ''}
@@ -156,11 +202,19 @@ function PastTry({ attempt }: { attempt: Try }) {
   const units = usePart((s) => s.settings.units);
   const number = usePart((s) => (attempt.markId ? numberOfMark(s, attempt.markId) : 0));
   const fold = foldTry(attempt.fly, attempt.events);
-  const end = { open: 'still open', hooked: 'hooked', landed: 'landed', lost: 'came off', 'put down': 'put down' }[fold.state];
+  const end = {
+    open: 'still open',
+    hooked: 'hooked',
+    landed: 'landed',
+    lost: 'came off',
+    'put down': 'put down',
+  }[fold.state];
   return (
     <details className="behind">
       <summary>
-        {dayText(attempt.openedMs, beat.plan.timeZone)}, {clockText(attempt.openedMs, beat.plan.timeZone)}: {number ? `fish ${number}` : 'a fish'}, {fold.casts} casts, {end}
+        {dayText(attempt.openedMs, beat.plan.timeZone)},{' '}
+        {clockText(attempt.openedMs, beat.plan.timeZone)}: {number ? `fish ${number}` : 'a fish'},{' '}
+        {fold.casts} casts, {end}
         {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
       </summary>
       <TimeLine attempt={attempt} />

@@ -1,6 +1,12 @@
 'use client';
 
-import { formatDepth, formatFishLength, formatLength, formatSpeed, formatTemp } from '../../core/units/index';
+import {
+  formatDepth,
+  formatFishLength,
+  formatLength,
+  formatSpeed,
+  formatTemp,
+} from '../../core/units/index';
 import { Behind, Choice, Do, Fact } from '../../ui/parts';
 import { DEPTH_RAMP, PACE_RAMP } from '../../ui/tokens';
 import { rampColour } from '../../ui/colour';
@@ -34,12 +40,23 @@ function ReadIntro() {
       {!lies && <p className="working">Reading the water.</p>}
       {lies && best && (
         <p>
-          {lies.lies.length} lies for a brown trout of {formatFishLength(ASSUMED_LENGTH_CM, units)} at {formatTemp(temp, units)}
-          {typed ? '' : ', a guess until you type the temperature'}. The best is the {lieName(best.kind).toLowerCase()}, {best.rating} of 100.
+          {lies.lies.length} lies for a brown trout of {formatFishLength(ASSUMED_LENGTH_CM, units)}{' '}
+          at {formatTemp(temp, units)}
+          {typed ? '' : ', a guess until you type the temperature'}. The best is the{' '}
+          {lieName(best.kind).toLowerCase()}, {best.rating} of 100.
         </p>
       )}
-      {lies && !best && <p>No place here would keep a brown trout of {formatFishLength(ASSUMED_LENGTH_CM, units)} today. Try another level, or a warmer day.</p>}
-      {best && <Do voice="solid" onClick={() => actions.chooseLie(best)}>Show the best lie</Do>}
+      {lies && !best && (
+        <p>
+          No place here would keep a brown trout of {formatFishLength(ASSUMED_LENGTH_CM, units)}{' '}
+          today. Try another level, or a warmer day.
+        </p>
+      )}
+      {best && (
+        <Do voice="solid" onClick={() => actions.chooseLie(best)}>
+          Show the best lie
+        </Do>
+      )}
     </section>
   );
 }
@@ -56,7 +73,8 @@ function LieDetail() {
     <section className={stale ? 'stale' : ''}>
       <h2>{lieName(lie.kind)}</h2>
       <p className="second">
-        {formatDepth(lie.depthM, units)} deep. {rank === 1 ? 'Best' : `Number ${rank}`} of {lies.lies.length}.
+        {formatDepth(lie.depthM, units)} deep. {rank === 1 ? 'Best' : `Number ${rank}`} of{' '}
+        {lies.lies.length}.
       </p>
       <LargePebble rating={lie.rating} needs={lie.needs} />
       <p>
@@ -64,17 +82,28 @@ function LieDetail() {
       </p>
       <dl className="facts">
         <Fact name="Gains">{Math.round(lie.profitJph)} J an hour (about ±25 %)</Fact>
-        <Fact name="Could keep a trout to">{lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}</Fact>
+        <Fact name="Could keep a trout to">
+          {lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}
+        </Fact>
       </dl>
       <div className="row">
-        <Do voice="solid" onClick={() => actions.go('cast')}>Plan a cast to it</Do>
+        <Do voice="solid" onClick={() => actions.go('cast')}>
+          Plan a cast to it
+        </Do>
         <Do onClick={() => actions.placeMark(lie)}>Mark a fish here</Do>
       </div>
       <Behind title="Show all inputs">
         <ul className="inputs">
           {lie.why.map((r) => (
             <li key={r.what}>
-              {SOURCES[r.what] ?? r.what}: {r.unit === 'm' ? formatLength(r.value, units, 2) : r.unit === 'm/s' ? formatSpeed(r.value, units) : r.unit === 'J/h' ? `${Math.round(r.value)} J/h` : r.value.toFixed(2)}{' '}
+              {SOURCES[r.what] ?? r.what}:{' '}
+              {r.unit === 'm'
+                ? formatLength(r.value, units, 2)
+                : r.unit === 'm/s'
+                  ? formatSpeed(r.value, units)
+                  : r.unit === 'J/h'
+                    ? `${Math.round(r.value)} J/h`
+                    : r.value.toFixed(2)}{' '}
               <em>{SOURCES[r.source] ?? r.source}</em>
             </li>
           ))}
@@ -93,7 +122,15 @@ function WaterKey() {
   const ramp = (layer === 'depth' ? DEPTH_RAMP : PACE_RAMP)[theme];
   return (
     <section className="key">
-      <Choice label="What the water shows" value={layer} options={[['depth', 'Depth'], ['pace', 'Pace']]} onChange={actions.setLayer} />
+      <Choice
+        label="What the water shows"
+        value={layer}
+        options={[
+          ['depth', 'Depth'],
+          ['pace', 'Pace'],
+        ]}
+        onChange={actions.setLayer}
+      />
       <div className="ramp" aria-hidden="true">
         {Array.from({ length: 16 }, (_, i) => (
           <span key={i} style={{ background: rampColour(ramp, (1.2 * (i + 0.5)) / 16) }} />
@@ -101,14 +138,23 @@ function WaterKey() {
       </div>
       <div className="ramp-words">
         <span>{layer === 'depth' ? formatDepth(0, units) : 'still'}</span>
-        <span>{layer === 'depth' ? `${formatDepth(1.2, units)} and more` : `rush, ${formatSpeed(1.2, units)}`}</span>
+        <span>
+          {layer === 'depth'
+            ? `${formatDepth(1.2, units)} and more`
+            : `rush, ${formatSpeed(1.2, units)}`}
+        </span>
       </div>
       <p className="second">
         {flow && !flow.calibrated ? 'Flow not calibrated here: ±10 %. ' : ''}
-        {flow ? `Solved depths differ from those taped by ${formatDepth(flow.depthMisfitM, units)} (root mean square). ` : ''}
+        {flow
+          ? `Solved depths differ from those taped by ${formatDepth(flow.depthMisfitM, units)} (root mean square). `
+          : ''}
         Curled ticks: water that turns back up the valley.
       </p>
-      <p className="second">Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind. A short grain is what holds it back.</p>
+      <p className="second">
+        Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind. A
+        short grain is what holds it back.
+      </p>
     </section>
   );
 }

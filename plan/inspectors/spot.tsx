@@ -1,6 +1,16 @@
 'use client';
 
-import { formatDepth, formatFishLength, formatLength, fishLengthUnit, lengthUnit, parseFishLengthCm, parseLengthM, convert } from '../../core/units/index';
+import { useEffect, useRef } from 'react';
+import {
+  formatDepth,
+  formatFishLength,
+  formatLength,
+  fishLengthUnit,
+  lengthUnit,
+  parseFishLengthCm,
+  parseLengthM,
+  convert,
+} from '../../core/units/index';
 import { rayToFish, POSTURE, POSTURES, windowRadiusM, type Posture } from '../../core/sight/index';
 import { Behind, Choice, Do, Fact, FigureField } from '../../ui/parts';
 import { usePart, useWorkspace } from '../context';
@@ -26,7 +36,11 @@ function SpotIntro() {
   return (
     <section>
       <h2>See the fish first</h2>
-      <p>{count === 0 ? 'No fish marked on this beat yet.' : 'Choose a fish on the plan or in the list, or mark another.'}</p>
+      <p>
+        {count === 0
+          ? 'No fish marked on this beat yet.'
+          : 'Choose a fish on the plan or in the list, or mark another.'}
+      </p>
       {placing ? (
         <>
           <p role="status">
@@ -36,7 +50,9 @@ function SpotIntro() {
         </>
       ) : (
         <div className="row">
-          <Do voice="solid" onClick={() => actions.setPlacing(true)}>Mark a fish</Do>
+          <Do voice="solid" onClick={() => actions.setPlacing(true)}>
+            Mark a fish
+          </Do>
           {lie && <Do onClick={() => actions.placeMark(lie)}>Mark one in the chosen lie</Do>}
         </div>
       )}
@@ -52,15 +68,36 @@ function MarkDetail({ mark }: { mark: Mark }) {
   const ring = usePart((s) => s.ring);
   const number = usePart((s) => numberOfMark(s, mark.id));
   const placing = usePart((s) => s.placing);
+  const heading = useRef<HTMLHeadingElement>(null);
+  // Marked by keyboard, the button that did it is gone: go on from here.
+  useEffect(() => {
+    if (document.activeElement === document.body) heading.current?.focus({ preventScroll: true });
+  }, []);
   const reach = ring && ring.length > 0 ? sightReach(ring, mark.headingRad) : null;
   const plain = (m: number) => (units === 'us' ? convert.mToFt(m).toFixed(1) : m.toFixed(2));
   return (
     <section>
-      <h2>Fish {number}</h2>
+      <h2 ref={heading} tabIndex={-1}>
+        Fish {number}
+      </h2>
       <p className="second">
-        {mark.surety === 'sure' ? 'Seen for sure' : mark.surety === 'likely' ? 'Likely a fish' : 'Maybe a fish'}, facing {facing(mark.headingRad)}.
+        {mark.surety === 'sure'
+          ? 'Seen for sure'
+          : mark.surety === 'likely'
+            ? 'Likely a fish'
+            : 'Maybe a fish'}
+        , facing {facing(mark.headingRad)}.
       </p>
-      <Choice label="How sure" value={mark.surety} options={[['sure', 'Sure'], ['likely', 'Likely'], ['maybe', 'Maybe']]} onChange={(surety) => actions.changeMark(mark.id, { surety }, true)} />
+      <Choice
+        label="How sure"
+        value={mark.surety}
+        options={[
+          ['sure', 'Sure'],
+          ['likely', 'Likely'],
+          ['maybe', 'Maybe'],
+        ]}
+        onChange={(surety) => actions.changeMark(mark.id, { surety }, true)}
+      />
       <div className="fields">
         <FigureField
           id="fish-depth"
@@ -68,7 +105,9 @@ function MarkDetail({ mark }: { mark: Mark }) {
           unit={lengthUnit(units)}
           value={plain(mark.fishDepthM)}
           parse={(t) => parseLengthM(t, units, { what: 'Depth of the fish', min: 0.02, max: 4 })}
-          onKeep={(fishDepthM) => actions.changeMark(mark.id, { fishDepthM: Math.round(fishDepthM * 1000) / 1000 }, true)}
+          onKeep={(fishDepthM) =>
+            actions.changeMark(mark.id, { fishDepthM: Math.round(fishDepthM * 1000) / 1000 }, true)
+          }
         />
         <FigureField
           id="fish-length"
@@ -76,24 +115,43 @@ function MarkDetail({ mark }: { mark: Mark }) {
           unit={fishLengthUnit(units)}
           value={formatFishLength(mark.totalLengthCm, units).replace(/[^\d.]/g, '')}
           parse={(t) => parseFishLengthCm(t, units)}
-          onKeep={(totalLengthCm) => actions.changeMark(mark.id, { totalLengthCm: Math.round(totalLengthCm * 10) / 10 }, true)}
+          onKeep={(totalLengthCm) =>
+            actions.changeMark(
+              mark.id,
+              { totalLengthCm: Math.round(totalLengthCm * 10) / 10 },
+              true,
+            )
+          }
         />
       </div>
       <h3>Where it sees you</h3>
-      <Choice label="Posture" value={posture} options={POSTURE_OPTIONS} onChange={actions.setPosture} />
+      <Choice
+        label="Posture"
+        value={posture}
+        options={POSTURE_OPTIONS}
+        onChange={actions.setPosture}
+      />
       {reach && (
         <p>
           <strong>
-            {postureWord(posture)}, it sees you inside {formatLength(reach.side, units)} from the side, {formatLength(reach.ahead, units)} from ahead, {formatLength(reach.behind, units)} from behind.
+            {postureWord(posture)}, it sees you inside {formatLength(reach.side, units)} from the
+            side, {formatLength(reach.ahead, units)} from ahead, {formatLength(reach.behind, units)}{' '}
+            from behind.
           </strong>{' '}
           Seen means even odds that it notices a still angler; walking shows you sooner.
         </p>
       )}
       <Behind title="What it sees through">
         <dl className="facts">
-          <Fact name="Its window on the surface">{formatLength(2 * windowRadiusM(mark.fishDepthM), units)} across</Fact>
+          <Fact name="Its window on the surface">
+            {formatLength(2 * windowRadiusM(mark.fishDepthM), units)} across
+          </Fact>
           {POSTURES.map((p) => {
-            const ray = rayToFish({ distanceM: 8, heightM: POSTURE[p].topShare * heightM, fishDepthM: mark.fishDepthM });
+            const ray = rayToFish({
+              distanceM: 8,
+              heightM: POSTURE[p].topShare * heightM,
+              fishDepthM: mark.fishDepthM,
+            });
             return (
               <Fact key={p} name={`${postureWord(p)}, ${formatLength(8, units, 0)} off`}>
                 {((ray.aboveEdgeRad * 180) / Math.PI).toFixed(1)}° inside the window&apos;s edge
@@ -101,21 +159,30 @@ function MarkDetail({ mark }: { mark: Mark }) {
             );
           })}
         </dl>
-        <p className="second">Snell and Fresnel are exact; contrast, motion and the blind arc are our guesses until the log refits them.</p>
+        <p className="second">
+          Snell and Fresnel are exact; contrast, motion and the blind arc are our guesses until the
+          log refits them.
+        </p>
       </Behind>
       <div className="row">
-        <Do voice="solid" onClick={() => actions.go('cast')}>Plan the cast</Do>
-        <Do onClick={() => actions.setPlacing(!placing)}>{placing ? 'Leave it' : 'Mark another'}</Do>
+        <Do voice="solid" onClick={() => actions.go('cast')}>
+          Plan the cast
+        </Do>
+        <Do onClick={() => actions.setPlacing(!placing)}>
+          {placing ? 'Leave it' : 'Mark another'}
+        </Do>
         <Do onClick={() => actions.strikeMark(mark.id)}>Strike it</Do>
       </div>
       <p className="second">
-        Nose {formatDepth(mark.fishDepthM, units)} down. Drag it on the plan, or move it with the arrow keys.
+        Nose {formatDepth(mark.fishDepthM, units)} down. Drag it on the plan, or move it with the
+        arrow keys.
       </p>
     </section>
   );
 }
 
-const postureWord = (p: Posture) => ({ stand: 'Standing', crouch: 'Crouched', kneel: 'Kneeling', crawl: 'Crawling' })[p];
+const postureWord = (p: Posture) =>
+  ({ stand: 'Standing', crouch: 'Crouched', kneel: 'Kneeling', crawl: 'Crawling' })[p];
 
 function facing(rad: number): string {
   const cos = Math.cos(rad);

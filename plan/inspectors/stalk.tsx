@@ -19,7 +19,10 @@ export function StalkInspector() {
   const stand = usePart((s) => s.stand);
   const names = usePart((s) => s.marks.map((m) => `${m.id}=${numberOfMark(s, m.id)}`).join('|'));
   const nameOf = (id: string | null) => {
-    const number = names.split('|').find((n) => n.startsWith(`${id}=`))?.split('=')[1];
+    const number = names
+      .split('|')
+      .find((n) => n.startsWith(`${id}=`))
+      ?.split('=')[1];
     return number ? `fish ${number}` : 'the fish in the lie';
   };
   if (!target || !stand) {
@@ -33,50 +36,87 @@ export function StalkInspector() {
   return (
     <section className={stale ? 'stale' : ''}>
       <h2>The way to the stand</h2>
-      {stale && <p className="working" role="status">Looking for a way.</p>}
-      {stalk?.kind === 'no way' && <p><strong>{noWayText(stalk)}</strong></p>}
+      {stale && (
+        <p className="working" role="status">
+          Looking for a way.
+        </p>
+      )}
+      {stalk?.kind === 'no way' && (
+        <p>
+          <strong>{noWayText(stalk)}</strong>
+        </p>
+      )}
       {stalk?.kind === 'way' && (
         <>
           <p className="large">
             {formatMinutes(stalk.seconds / 60)}
             <span>
-              {formatLength(stalk.lengthM, units)}, {stalk.wadedM > 0 ? `${formatLength(stalk.wadedM, units)} of it wading` : 'no wading'}
+              {formatLength(stalk.lengthM, units)},{' '}
+              {stalk.wadedM > 0 ? `${formatLength(stalk.wadedM, units)} of it wading` : 'no wading'}
             </span>
           </p>
           <ol className="legs">
             {stalk.legs.map((leg, i) => (
               <li key={i}>
-                {legText(leg, units)} <span className="second">{formatMinutes(leg.seconds / 60)}{leg.worst.exposure > 0.1 ? `, seen ${inHundred(leg.worst.exposure)} at worst by ${nameOf(leg.worst.fishId)}` : ', unseen'}</span>
+                {legText(leg, units)}{' '}
+                <span className="second">
+                  {formatMinutes(leg.seconds / 60)}
+                  {leg.worst.exposure > 0.1
+                    ? `, seen ${inHundred(leg.worst.exposure)} at worst by ${nameOf(leg.worst.fishId)}`
+                    : ', unseen'}
+                </span>
               </li>
             ))}
           </ol>
           {stalk.worst.fishId && stalk.worst.exposure > 0.1 && (
             <p>
-              <strong>Worst moment:</strong> {nameOf(stalk.worst.fishId)} notices {inHundred(stalk.worst.exposure)} where the eye is drawn on the plan.
+              <strong>Worst moment:</strong> {nameOf(stalk.worst.fishId)} notices{' '}
+              {inHundred(stalk.worst.exposure)} where the eye is drawn on the plan.
             </p>
           )}
           {stalk.calm.map((c) => (
             <div key={c.fishId}>
-              <p className="band-title">{nameOf(c.fishId).replace(/^f/, 'F').replace(/^t/, 'T')} still calm: {inHundred(c.best)}</p>
-              <Band low={c.low} best={c.best} high={c.high} to={1} words={[inHundred(c.low), inHundred(c.high)]} />
+              <p className="band-title">
+                {nameOf(c.fishId).replace(/^f/, 'F').replace(/^t/, 'T')} still calm:{' '}
+                {inHundred(c.best)}
+              </p>
+              <Band
+                low={c.low}
+                best={c.best}
+                high={c.high}
+                to={1}
+                words={[inHundred(c.low), inHundred(c.high)]}
+              />
             </div>
           ))}
           {stalk.wadedM > 0 && (
             <p className="caution">
-              Wading to {formatDepth(stalk.deepestM, units)}. No computation makes a crossing safe: test each step, leave by the way you came, and turn back when in doubt.
+              Wading to {formatDepth(stalk.deepestM, units)}. No computation makes a crossing safe:
+              test each step, leave by the way you came, and turn back when in doubt.
             </p>
           )}
         </>
       )}
       <h3>At the stand</h3>
-      <Choice label="Posture" value={posture} options={POSTURE_OPTIONS} onChange={actions.setPosture} />
+      <Choice
+        label="Posture"
+        value={posture}
+        options={POSTURE_OPTIONS}
+        onChange={actions.setPosture}
+      />
       <div className="row">
-        <Do voice="solid" onClick={() => actions.go('cast')}>Plan the cast</Do>
+        <Do voice="solid" onClick={() => actions.go('cast')}>
+          Plan the cast
+        </Do>
         <Do onClick={actions.suggestAgain}>Suggest a stand</Do>
       </div>
       <Behind title="What this rests on">
         <p className="second">
-          Standing and kneeling on a half-metre grid, weighed for being seen, wading and distance. A fish is still calm with e^(-dose/{ALARM.tauS} s), between {ALARM.tauBandS[0]} and {ALARM.tauBandS[1]} s: our guess, weigh it by your own log. Deep or quick water, rocks, bushes and marked hazards are never crossed. Land beyond what was surveyed is taken as flat and open.
+          Standing and kneeling on a half-metre grid, weighed for being seen, wading and distance. A
+          fish is still calm with e^(-dose/{ALARM.tauS} s), between {ALARM.tauBandS[0]} and{' '}
+          {ALARM.tauBandS[1]} s: our guess, weigh it by your own log. Deep or quick water, rocks,
+          bushes and marked hazards are never crossed. Land beyond what was surveyed is taken as
+          flat and open.
         </p>
       </Behind>
     </section>

@@ -50,7 +50,12 @@ function Rod({ camera }: { camera: Camera }) {
           <path d={linePath(line)} className="line-case" />
           <path d={linePath(line.slice(13))} className="fly-line" />
           <path d={linePath(line.slice(0, 14))} className="leader" />
-          <circle cx={line[line.length - 2]![0]} cy={line[line.length - 2]![1]} r={2.6} className="entry-dot" />
+          <circle
+            cx={line[line.length - 2]![0]}
+            cy={line[line.length - 2]![1]}
+            r={2.6}
+            className="entry-dot"
+          />
         </>
       )}
       <path d={`M${sx + nx},${sy + ny}L${tx},${ty}L${sx - nx},${sy - ny}Z`} className="rod" />
@@ -129,7 +134,8 @@ function StandHandle({ camera }: { camera: Camera }) {
   const drag = useDrag(camera, stand, actions.moveStand);
   const x = pageX(camera, stand.xM);
   const y = pageY(camera, stand.yM);
-  const deg = (Math.atan2(pageY(camera, landing.yM) - y, pageX(camera, landing.xM) - x) * 180) / Math.PI;
+  const deg =
+    (Math.atan2(pageY(camera, landing.yM) - y, pageX(camera, landing.xM) - x) * 180) / Math.PI;
   const mark = POSTURE_MARK[posture];
   return (
     <g
@@ -148,7 +154,14 @@ function StandHandle({ camera }: { camera: Camera }) {
         <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
       </g>
       <text x={40} y={12} className="angler-word cased">
-        {{ stand: 'stand here', crouch: 'crouch here', kneel: 'kneel here', crawl: 'lie low here' }[posture]}
+        {
+          {
+            stand: 'stand here',
+            crouch: 'crouch here',
+            kneel: 'kneel here',
+            crawl: 'lie low here',
+          }[posture]
+        }
       </text>
       {step === 'stalk' && <title>Drag the stand</title>}
     </g>
@@ -165,10 +178,17 @@ function StalkWay({ camera }: { camera: Camera }) {
   return (
     <g aria-hidden="true" opacity={stale ? 0.6 : step === 'stalk' ? 1 : 0.8}>
       {stalk.legs.map((leg, i) => (
-        <Leg key={i} leg={leg} camera={camera} label={step === 'stalk' ? formatLength(leg.lengthM, units) : null} />
+        <Leg
+          key={i}
+          leg={leg}
+          camera={camera}
+          label={step === 'stalk' ? formatLength(leg.lengthM, units) : null}
+        />
       ))}
       {step === 'stalk' && target && stalk.worst.exposure > 0.05 && (
-        <g transform={`translate(${pageX(camera, stalk.worst.place.xM)} ${pageY(camera, stalk.worst.place.yM)})`}>
+        <g
+          transform={`translate(${pageX(camera, stalk.worst.place.xM)} ${pageY(camera, stalk.worst.place.yM)})`}
+        >
           <path d="M-7,0a8,8 0 0 1 14,0a8,8 0 0 1 -14,0" className="worst" />
           <circle r={2.6} fill="var(--fish)" />
           <text y={-12} textAnchor="middle" className="worst-word cased">

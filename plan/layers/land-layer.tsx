@@ -8,8 +8,19 @@ import { linePath, smoothPath } from '../drawing/shapes';
 import { pageX, pageY, type Camera } from '../camera';
 
 /** What stands on and round the water: trees, bushes, boulders, logs, steps, entry, hazards. Quiet. */
-export const LandLayer = memo(function LandLayer({ plan, camera, cellM }: { plan: BeatPlan; camera: Camera; cellM: number }) {
-  const xy = (p: { xM: number; yM: number }): [number, number] => [pageX(camera, p.xM), pageY(camera, p.yM)];
+export const LandLayer = memo(function LandLayer({
+  plan,
+  camera,
+  cellM,
+}: {
+  plan: BeatPlan;
+  camera: Camera;
+  cellM: number;
+}) {
+  const xy = (p: { xM: number; yM: number }): [number, number] => [
+    pageX(camera, p.xM),
+    pageY(camera, p.yM),
+  ];
   const centre = (shape: Shape): [number, number] => {
     const places = shapePlaces(shape);
     return xy({
@@ -33,7 +44,16 @@ export const LandLayer = memo(function LandLayer({ plan, camera, cellM }: { plan
       {featuresOf(plan, 'boulder').map((b, i) => {
         const [x, y] = centre(b.shape);
         const solved = boulderIsSolved(b.diameterM, cellM);
-        return <Boulder key={i} x={x} y={y} r={(b.diameterM / 2) * camera.scale} seed={i + 3} solved={solved} />;
+        return (
+          <Boulder
+            key={i}
+            x={x}
+            y={y}
+            r={(b.diameterM / 2) * camera.scale}
+            seed={i + 3}
+            solved={solved}
+          />
+        );
       })}
       {[...featuresOf(plan, 'log'), ...featuresOf(plan, 'rootwad')].map((l, i) => {
         const d = linePath(shapePlaces(l.shape).map(xy));
@@ -47,12 +67,18 @@ export const LandLayer = memo(function LandLayer({ plan, camera, cellM }: { plan
         );
       })}
       {featuresOf(plan, 'bush').map((b, i) => {
-        const d = b.shape.type === 'Polygon' ? smoothPath(b.shape.ring.map(xy), true) : crown(centre(b.shape), ((b.crownM ?? 2) / 2) * camera.scale, i + 40);
+        const d =
+          b.shape.type === 'Polygon'
+            ? smoothPath(b.shape.ring.map(xy), true)
+            : crown(centre(b.shape), ((b.crownM ?? 2) / 2) * camera.scale, i + 40);
         return <path key={i} d={d} className="bush" />;
       })}
       {featuresOf(plan, 'tree').map((t, i) => (
         <g key={i}>
-          <path d={crown(centre(t.shape), ((t.crownM ?? 3) / 2) * camera.scale, i + 90)} className="tree" />
+          <path
+            d={crown(centre(t.shape), ((t.crownM ?? 3) / 2) * camera.scale, i + 90)}
+            className="tree"
+          />
           <circle cx={centre(t.shape)[0]} cy={centre(t.shape)[1]} r={2.2} fill="var(--leaf)" />
         </g>
       ))}
@@ -60,15 +86,31 @@ export const LandLayer = memo(function LandLayer({ plan, camera, cellM }: { plan
         const [x, y] = centre(h.shape);
         return (
           <g key={i} transform={`translate(${x} ${y})`}>
-            <path d="M0,-9 L10,8 L-10,8Z" fill="var(--caution)" stroke="var(--caution-ink)" strokeWidth={1.4} />
-            <path d="M-3,6 L3,-4 M1,6 L5,0 M-7,6 L-1,-4" stroke="var(--caution-ink)" strokeWidth={1.6} />
+            <path
+              d="M0,-9 L10,8 L-10,8Z"
+              fill="var(--caution)"
+              stroke="var(--caution-ink)"
+              strokeWidth={1.4}
+            />
+            <path
+              d="M-3,6 L3,-4 M1,6 L5,0 M-7,6 L-1,-4"
+              stroke="var(--caution-ink)"
+              strokeWidth={1.6}
+            />
             <title>{h.note}</title>
           </g>
         );
       })}
       {featuresOf(plan, 'entry').map((e, i) => {
         const [x, y] = centre(e.shape);
-        return <path key={i} d={`M${x - 3},${y - 9}v18 M${x + 3},${y - 9}v18`} stroke="var(--angler)" strokeWidth={2.2} />;
+        return (
+          <path
+            key={i}
+            d={`M${x - 3},${y - 9}v18 M${x + 3},${y - 9}v18`}
+            stroke="var(--angler)"
+            strokeWidth={2.2}
+          />
+        );
       })}
     </g>
   );
@@ -86,7 +128,19 @@ function crown([x, y]: [number, number], r: number, seed: number): string {
   return smoothPath(points, true);
 }
 
-function Boulder({ x, y, r, seed, solved }: { x: number; y: number; r: number; seed: number; solved: boolean }) {
+function Boulder({
+  x,
+  y,
+  r,
+  seed,
+  solved,
+}: {
+  x: number;
+  y: number;
+  r: number;
+  seed: number;
+  solved: boolean;
+}) {
   const random = createRandom(seed);
   const points: [number, number][] = [];
   for (let n = 0; n < 9; n++) {
@@ -101,8 +155,20 @@ function Boulder({ x, y, r, seed, solved }: { x: number; y: number; r: number; s
   const turn = 360 * random();
   return (
     <g>
-      <path d={`${linePath(points)}Z`} fill="var(--rock)" stroke="var(--rockline)" strokeWidth={1.1} strokeDasharray={solved ? undefined : '3 2'} />
-      {r > 5 && <path d={facet(turn) + facet(turn + 125) + facet(turn + 240)} stroke="var(--rockline)" strokeWidth={0.9} />}
+      <path
+        d={`${linePath(points)}Z`}
+        fill="var(--rock)"
+        stroke="var(--rockline)"
+        strokeWidth={1.1}
+        strokeDasharray={solved ? undefined : '3 2'}
+      />
+      {r > 5 && (
+        <path
+          d={facet(turn) + facet(turn + 125) + facet(turn + 240)}
+          stroke="var(--rockline)"
+          strokeWidth={0.9}
+        />
+      )}
     </g>
   );
 }

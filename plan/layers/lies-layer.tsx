@@ -25,16 +25,25 @@ export function LiesLayer({ camera }: { camera: Camera }) {
   const quiet = step !== 'read';
   return (
     <g opacity={stale ? 0.6 : 1}>
-      {chosen && step === 'read' && <Lane places={chosen.lane.map((p) => [pageX(camera, p.xM), pageY(camera, p.yM)])} />}
+      {chosen && step === 'read' && (
+        <Lane places={chosen.lane.map((p) => [pageX(camera, p.xM), pageY(camera, p.yM)])} />
+      )}
       {[...lies.lies].reverse().map((lie) => {
         const rank = lies.lies.indexOf(lie);
         const isChosen = lie.id === chosen?.id && !mark;
-        const plain = !isChosen && (quiet || (camera.scale < GRAINS_FROM_PX_PER_M && rank >= BEST_WITH_GRAINS));
+        const plain =
+          !isChosen && (quiet || (camera.scale < GRAINS_FROM_PX_PER_M && rank >= BEST_WITH_GRAINS));
         const x = pageX(camera, lie.xM);
         const y = pageY(camera, lie.yM);
-        const near = marks.find((m) => Math.hypot(m.xM - lie.xM, m.yM - lie.yM) * camera.scale < 30);
+        const near = marks.find(
+          (m) => Math.hypot(m.xM - lie.xM, m.yM - lie.yM) * camera.scale < 30,
+        );
         const py = near ? y - PUSH_PX : y;
-        const r = quiet ? 9 : plain ? 9 : Math.min(pebbleRadius(lie.rating), Math.max(9, camera.scale * 0.58));
+        const r = quiet
+          ? 9
+          : plain
+            ? 9
+            : Math.min(pebbleRadius(lie.rating), Math.max(9, camera.scale * 0.58));
         return (
           <g key={lie.id}>
             {near && <path d={`M${x},${y}L${x},${py}`} className="tie" />}
@@ -48,7 +57,15 @@ export function LiesLayer({ camera }: { camera: Camera }) {
             >
               <title>{`${lieName(lie.kind)}, rating ${lie.rating}`}</title>
               <circle r={Math.max(14, r * 1.3)} fill="transparent" />
-              <Pebble rating={lie.rating} needs={lie.needs} r={r} chosen={isChosen} quiet={quiet && !isChosen} plain={plain} letters={isChosen} />
+              <Pebble
+                rating={lie.rating}
+                needs={lie.needs}
+                r={r}
+                chosen={isChosen}
+                quiet={quiet && !isChosen}
+                plain={plain}
+                letters={isChosen}
+              />
             </g>
           </g>
         );
@@ -60,7 +77,10 @@ export function LiesLayer({ camera }: { camera: Camera }) {
 /** The drift that feeds the chosen lie: arrowheads run with the current, toward the fish. */
 function Lane({ places }: { places: [number, number][] }) {
   if (places.length < 3) return null;
-  const d = smoothPath(places.filter((_, i) => i % 3 === 0), false);
+  const d = smoothPath(
+    places.filter((_, i) => i % 3 === 0),
+    false,
+  );
   const heads = places.filter((_, i) => i > 4 && i % 10 === 0);
   return (
     <g aria-hidden="true">
@@ -70,7 +90,14 @@ function Lane({ places }: { places: [number, number][] }) {
         const i = places.findIndex(([a, b]) => a === x && b === y);
         const [ax, ay] = places[i - 2]!;
         const deg = (Math.atan2(ay - y, ax - x) * 180) / Math.PI;
-        return <path key={n} d="M0,0 L-9,-4.6 L-6.6,0 L-9,4.6Z" transform={`translate(${x} ${y}) rotate(${deg})`} fill="var(--ink)" />;
+        return (
+          <path
+            key={n}
+            d="M0,0 L-9,-4.6 L-6.6,0 L-9,4.6Z"
+            transform={`translate(${x} ${y}) rotate(${deg})`}
+            fill="var(--ink)"
+          />
+        );
       })}
     </g>
   );

@@ -14,20 +14,41 @@ export function MarksLayer({ camera }: { camera: Camera }) {
   return (
     <>
       {marks.map((mark, i) => (
-        <FishMark key={mark.id} mark={mark} number={i + 1} chosen={mark.id === chosen} camera={camera} />
+        <FishMark
+          key={mark.id}
+          mark={mark}
+          number={i + 1}
+          chosen={mark.id === chosen}
+          camera={camera}
+        />
       ))}
     </>
   );
 }
 
-function FishMark({ mark, number, chosen, camera }: { mark: Mark; number: number; chosen: boolean; camera: Camera }) {
+function FishMark({
+  mark,
+  number,
+  chosen,
+  camera,
+}: {
+  mark: Mark;
+  number: number;
+  chosen: boolean;
+  camera: Camera;
+}) {
   const { actions } = useWorkspace();
-  const drag = useDrag(camera, mark, (place, dragging) => actions.changeMark(mark.id, place, !dragging));
+  const drag = useDrag(camera, mark, (place, dragging) =>
+    actions.changeMark(mark.id, place, !dragging),
+  );
   const x = pageX(camera, mark.xM);
   const y = pageY(camera, mark.yM);
   const length = fishLengthPx(mark.totalLengthCm);
   const deg = pageDeg(mark.headingRad);
-  const tail = [(-length - 13) * Math.cos((deg * Math.PI) / 180), (-length - 13) * Math.sin((deg * Math.PI) / 180)];
+  const tail = [
+    (-length - 13) * Math.cos((deg * Math.PI) / 180),
+    (-length - 13) * Math.sin((deg * Math.PI) / 180),
+  ];
   return (
     <g
       {...drag}
@@ -52,14 +73,30 @@ function FishMark({ mark, number, chosen, camera }: { mark: Mark; number: number
 }
 
 /** Filled for sure, half for likely, outline for maybe. Nose at 0,0. */
-export function FishShape({ surety, length, deg }: { surety: Mark['surety']; length: number; deg: number }) {
+export function FishShape({
+  surety,
+  length,
+  deg,
+}: {
+  surety: Mark['surety'];
+  length: number;
+  deg: number;
+}) {
   const scale = length / 100;
   const line = 1.7 / scale;
   return (
     <g transform={`rotate(${deg}) scale(${scale})`}>
       <path d={FISH_ABOVE} fill="var(--case)" stroke="var(--case)" strokeWidth={4 / scale} />
       {surety === 'sure' && <path d={FISH_ABOVE} fill="var(--fish)" />}
-      {surety !== 'sure' && <path d={FISH_ABOVE} fill="var(--case)" fillOpacity={0.72} stroke="var(--fish)" strokeWidth={line} />}
+      {surety !== 'sure' && (
+        <path
+          d={FISH_ABOVE}
+          fill="var(--case)"
+          fillOpacity={0.72}
+          stroke="var(--fish)"
+          strokeWidth={line}
+        />
+      )}
       {surety === 'likely' && <path d={FISH_HEAD} fill="var(--fish)" />}
     </g>
   );
@@ -94,12 +131,16 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
       const x = ax + t * (bx - ax);
       const y = ay + t * (by - ay);
       const r = Math.hypot(cx - x, cy - y) || 1;
-      lashes.push(`M${x.toFixed(1)},${y.toFixed(1)}l${((5 * (cx - x)) / r).toFixed(1)},${((5 * (cy - y)) / r).toFixed(1)}`);
+      lashes.push(
+        `M${x.toFixed(1)},${y.toFixed(1)}l${((5 * (cx - x)) / r).toFixed(1)},${((5 * (cy - y)) / r).toFixed(1)}`,
+      );
     }
     run = (run + step) % LASH_PX;
   }
   const top = points.reduce((a, b) => (b[1] < a[1] ? b : a));
-  const word = { stand: 'Standing', crouch: 'Crouched', kneel: 'Kneeling', crawl: 'Crawling' }[posture];
+  const word = { stand: 'Standing', crouch: 'Crouched', kneel: 'Kneeling', crawl: 'Crawling' }[
+    posture
+  ];
   return (
     <g aria-hidden="true" className="ring">
       <path d={d} className="ring-case" />

@@ -11,7 +11,15 @@ const NAMES: [NeedName, string][] = [
 ];
 
 /** A lie: size is the rating, grains round the rim the four needs at their own sides. Centred on 0,0. */
-export function Pebble({ rating, needs, r, chosen = false, quiet = false, plain = false, letters = false }: {
+export function Pebble({
+  rating,
+  needs,
+  r,
+  chosen = false,
+  quiet = false,
+  plain = false,
+  letters = false,
+}: {
   rating: number;
   needs: Needs;
   r: number;
@@ -29,9 +37,29 @@ export function Pebble({ rating, needs, r, chosen = false, quiet = false, plain 
       {!plain &&
         NAMES.map(([name]) => {
           const d = grain(needs[name], NEED_DEG[name], r);
-          if (d) return <path key={name} d={d} fill="var(--stone-line)" stroke="var(--case)" strokeWidth={2.4} paintOrder="stroke" />;
+          if (d)
+            return (
+              <path
+                key={name}
+                d={d}
+                fill="var(--stone-line)"
+                stroke="var(--case)"
+                strokeWidth={2.4}
+                paintOrder="stroke"
+              />
+            );
           const [x, y] = starvedDot(NEED_DEG[name], r);
-          return <circle key={name} cx={x} cy={y} r={Math.max(1.8, 0.13 * r)} fill="var(--case)" stroke="var(--stone-line)" strokeWidth={1.1} />;
+          return (
+            <circle
+              key={name}
+              cx={x}
+              cy={y}
+              r={Math.max(1.8, 0.13 * r)}
+              fill="var(--case)"
+              stroke="var(--stone-line)"
+              strokeWidth={1.1}
+            />
+          );
         })}
       <path
         d={PEBBLE}
@@ -41,14 +69,26 @@ export function Pebble({ rating, needs, r, chosen = false, quiet = false, plain 
         stroke="var(--stone-line)"
         strokeWidth={(chosen ? 2.6 : quiet ? 1 : 1.4) / r}
       />
-      <text y={0.35 * size} fontSize={size} textAnchor="middle" fontWeight={quiet ? 400 : 700} fill={chosen ? 'var(--paper)' : 'var(--ink)'}>
+      <text
+        y={0.35 * size}
+        fontSize={size}
+        textAnchor="middle"
+        fontWeight={quiet ? 400 : 700}
+        fill={chosen ? 'var(--paper)' : 'var(--ink)'}
+      >
         {rating}
       </text>
       {letters &&
         NAMES.map(([name, letter]) => {
           const angle = (NEED_DEG[name] * Math.PI) / 180;
           return (
-            <text key={name} x={1.78 * r * Math.cos(angle)} y={1.66 * r * Math.sin(angle) + 4.5} className="grain-letter cased" textAnchor="middle">
+            <text
+              key={name}
+              x={1.78 * r * Math.cos(angle)}
+              y={1.66 * r * Math.sin(angle) + 4.5}
+              className="grain-letter cased"
+              textAnchor="middle"
+            >
               {letter}
             </text>
           );
@@ -61,12 +101,26 @@ export function Pebble({ rating, needs, r, chosen = false, quiet = false, plain 
 export function LargePebble({ rating, needs }: { rating: number; needs: Needs }) {
   const r = 42;
   return (
-    <svg width="292" height="150" viewBox="-146 -75 292 150" role="img" aria-label={`Rating ${rating}. Shelter ${needText(needs.shelter)}, food ${needText(needs.food)}, ease ${needText(needs.ease)}, air ${needText(needs.air)}.`}>
+    <svg
+      width="292"
+      height="150"
+      viewBox="-146 -75 292 150"
+      role="img"
+      aria-label={`Rating ${rating}. Shelter ${needText(needs.shelter)}, food ${needText(needs.food)}, ease ${needText(needs.ease)}, air ${needText(needs.air)}.`}
+    >
       <Pebble rating={rating} needs={needs} r={r} />
-      <text x="52" y="-52" className="need-name">Shelter {needText(needs.shelter)}</text>
-      <text x="66" y="5" className="need-name">Food {needText(needs.food)}</text>
-      <text x="46" y="64" className="need-name">Ease {needText(needs.ease)}</text>
-      <text x="-66" y="5" className="need-name" textAnchor="end">Air {needText(needs.air)}</text>
+      <text x="52" y="-52" className="need-name">
+        Shelter {needText(needs.shelter)}
+      </text>
+      <text x="66" y="5" className="need-name">
+        Food {needText(needs.food)}
+      </text>
+      <text x="46" y="64" className="need-name">
+        Ease {needText(needs.ease)}
+      </text>
+      <text x="-66" y="5" className="need-name" textAnchor="end">
+        Air {needText(needs.air)}
+      </text>
     </svg>
   );
 }

@@ -12,10 +12,20 @@ import { pageX, pageY, type Camera } from '../camera';
 
 const RAMP_STEPS = 129;
 const LAND: Record<Theme, [number, number, number]> = { light: [88, -2, 7], dim: [9.2, 0.3, 3.2] };
-const LAND_WET: Record<Theme, [number, number, number]> = { light: [79.6, -0.5, 8.3], dim: [13.2, 0.4, 4.8] };
+const LAND_WET: Record<Theme, [number, number, number]> = {
+  light: [79.6, -0.5, 8.3],
+  dim: [13.2, 0.4, 4.8],
+};
 
 /** The painted water on a canvas: painted once for a flow, theme and scale, then only moved. */
-export function WaterCanvas({ flow, quantity, theme, camera, width, height }: {
+export function WaterCanvas({
+  flow,
+  quantity,
+  theme,
+  camera,
+  width,
+  height,
+}: {
   flow: FlowField;
   quantity: 'depth' | 'pace';
   theme: Theme;
@@ -91,7 +101,12 @@ function toCanvas(p: PaintedWater): HTMLCanvasElement {
 const DEPTH_WORDS = ['shin', 'knee', 'thigh', 'waist'] as const;
 
 /** Waterline, depth lines with their words, and the curled ticks of water that turns back. */
-export const WaterLines = memo(function WaterLines({ flow, camera, anglerHeightM, depthLines }: {
+export const WaterLines = memo(function WaterLines({
+  flow,
+  camera,
+  anglerHeightM,
+  depthLines,
+}: {
   flow: FlowField;
   camera: Camera;
   anglerHeightM: number;
@@ -120,7 +135,11 @@ export const WaterLines = memo(function WaterLines({ flow, camera, anglerHeightM
           <g key={d.word}>
             <path d={path(d.rings)} className="depth-line" />
             {d.label && (
-              <text x={pageX(camera, d.label[0])} y={pageY(camera, d.label[1])} className="depth-word cased">
+              <text
+                x={pageX(camera, d.label[0])}
+                y={pageY(camera, d.label[1])}
+                className="depth-word cased"
+              >
                 {d.word}
               </text>
             )}
@@ -128,7 +147,10 @@ export const WaterLines = memo(function WaterLines({ flow, camera, anglerHeightM
         ))}
       <path d={path(lines.shore)} className="shore" />
       {back.map((t, i) => (
-        <g key={i} transform={`translate(${pageX(camera, t.xM)} ${pageY(camera, t.yM)}) rotate(${t.deg})`}>
+        <g
+          key={i}
+          transform={`translate(${pageX(camera, t.xM)} ${pageY(camera, t.yM)}) rotate(${t.deg})`}
+        >
           <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned-case" />
           <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned" />
         </g>
@@ -143,7 +165,10 @@ interface DepthLine {
   label: [number, number] | null;
 }
 
-function traceLines(flow: FlowField, anglerHeightM: number): { shore: number[][][]; depths: DepthLine[] } {
+function traceLines(
+  flow: FlowField,
+  anglerHeightM: number,
+): { shore: number[][][]; depths: DepthLine[] } {
   const { nx, ny } = flow;
   const surface = spreadSurface(flow);
   const depth = new Array<number>(nx * ny);
@@ -151,9 +176,14 @@ function traceLines(flow: FlowField, anglerHeightM: number): { shore: number[][]
   const soft = soften(soften(depth, nx, ny), nx, ny);
   const trace = contours().size([nx, ny]).smooth(true);
   // Contour coordinates count cell corners from 0.5; the plan counts cell centres.
-  const toPlan = (p: number[]) => [flow.x0M + (p[0]! - 0.5) * flow.cellM, flow.y0M + (p[1]! - 0.5) * flow.cellM];
+  const toPlan = (p: number[]) => [
+    flow.x0M + (p[0]! - 0.5) * flow.cellM,
+    flow.y0M + (p[1]! - 0.5) * flow.cellM,
+  ];
   const at = (values: number[], level: number) =>
-    trace.contour(values, level).coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(toPlan)));
+    trace
+      .contour(values, level)
+      .coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(toPlan)));
   const depths = DEPTH_WORDS.map((word) => {
     const rings = at(soft, BODY_SHARE[word] * anglerHeightM).filter((r) => r.length > 14);
     const longest = rings.reduce<number[][]>((a, b) => (b.length > a.length ? b : a), []);

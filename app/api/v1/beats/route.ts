@@ -1,5 +1,5 @@
 import { importBeat } from '@/services/index';
-import { answer, bodyOf, respond } from '../../respond';
+import { answer, bodyOf, respond } from '../../respond.server';
 import { beatSchema } from '../../schemas';
 
 export async function POST(request: Request) {

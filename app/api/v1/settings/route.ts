@@ -1,5 +1,5 @@
 import { changeSettings, type Settings } from '@/services/index';
-import { bodyOf, respond } from '../../respond';
+import { bodyOf, respond } from '../../respond.server';
 import { settingsSchema } from '../../schemas';
 
 export async function PUT(request: Request) {

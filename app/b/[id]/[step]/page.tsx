@@ -19,7 +19,8 @@ export default async function BeatPage({ params, searchParams }: Props) {
   const opened = await openBeat(id);
   if (!opened.ok) notFound();
   const query = new URLSearchParams();
-  for (const [key, value] of Object.entries(await searchParams)) if (typeof value === 'string') query.set(key, value);
+  for (const [key, value] of Object.entries(await searchParams))
+    if (typeof value === 'string') query.set(key, value);
   const { beat, marks, tries } = opened.value;
   const input = {
     id,

@@ -1,5 +1,5 @@
 import { cachedFlow, keepFlow } from '@/services/index';
-import { answer, respond } from '../../../respond';
+import { answer, respond } from '../../../respond.server';
 import { idSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ hash: string }> };
@@ -10,7 +10,10 @@ export async function GET(_request: Request, { params }: Context) {
     const found = await cachedFlow(await idSchema.validate((await params).hash));
     if (!found.ok) return answer(found);
     return new Response(found.value.slice().buffer, {
-      headers: { 'content-type': 'application/octet-stream', 'cache-control': 'private, max-age=31536000, immutable' },
+      headers: {
+        'content-type': 'application/octet-stream',
+        'cache-control': 'private, max-age=31536000, immutable',
+      },
     });
   });
 }
@@ -21,7 +24,12 @@ export async function PUT(request: Request, { params }: Context) {
     const beat = await idSchema.validate(new URL(request.url).searchParams.get('beat'));
     const bytes = new Uint8Array(await request.arrayBuffer());
     if (bytes.length > FLOW_LIMIT) {
-      return answer({ ok: false, code: 'invalid', message: `The flow holds ${bytes.length} bytes; at most ${FLOW_LIMIT} are taken.`, field: 'body' });
+      return answer({
+        ok: false,
+        code: 'invalid',
+        message: `The flow holds ${bytes.length} bytes; at most ${FLOW_LIMIT} are taken.`,
+        field: 'body',
+      });
     }
     return answer(await keepFlow(beat, hash, bytes));
   });

@@ -1,5 +1,5 @@
 import { keepMark, removeMark } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../respond';
+import { answer, bodyOf, respond } from '../../../respond.server';
 import { idSchema, markSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };

@@ -1,5 +1,5 @@
 import { beginTry } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../respond';
+import { answer, bodyOf, respond } from '../../../respond.server';
 import { idSchema, trySchema } from '../../../schemas';
 
 export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -1,12 +1,18 @@
 import type { TryEvent } from '@/core/tries/index';
 import { recordEvent } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../../../respond';
+import { answer, bodyOf, respond } from '../../../../../respond.server';
 import { eventSchema, idSchema } from '../../../../../schemas';
 
-export async function PUT(request: Request, { params }: { params: Promise<{ id: string; eventId: string }> }) {
+export async function PUT(
+  request: Request,
+  { params }: { params: Promise<{ id: string; eventId: string }> },
+) {
   return respond(async () => {
     const { id, eventId } = await params;
-    const event = { id: await idSchema.validate(eventId), ...(await bodyOf(request, eventSchema)) } as TryEvent;
+    const event = {
+      id: await idSchema.validate(eventId),
+      ...(await bodyOf(request, eventSchema)),
+    } as TryEvent;
     return answer(await recordEvent(await idSchema.validate(id), event));
   });
 }

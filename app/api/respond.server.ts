@@ -21,7 +21,11 @@ export async function respond(run: () => Promise<Response>): Promise<Response> {
     if (error instanceof ValidationError) return problem(400, 'invalid', error.message, error.path);
     if (error instanceof BadBody) return problem(error.status, 'invalid', error.message, 'body');
     console.error(error);
-    return problem(500, 'internal', 'Something went wrong on this machine; nothing was saved. The log says more.');
+    return problem(
+      500,
+      'internal',
+      'Something went wrong on this machine; nothing was saved. The log says more.',
+    );
   }
 }
 
@@ -37,7 +41,8 @@ class BadBody extends Error {
 /** Body as JSON through a schema; throws what `respond` words. */
 export async function bodyOf<T>(request: Request, schema: Schema<T>): Promise<T> {
   const text = await request.text();
-  if (text.length > JSON_LIMIT) throw new BadBody(413, `The body holds ${text.length} bytes; at most ${JSON_LIMIT} are taken.`);
+  if (text.length > JSON_LIMIT)
+    throw new BadBody(413, `The body holds ${text.length} bytes; at most ${JSON_LIMIT} are taken.`);
   let json: unknown;
   try {
     json = JSON.parse(text);

@@ -1,0 +1,35 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { DEMO_BEAT_ID } from '../demo/names';
+
+export const BEAT = `/b/${DEMO_BEAT_ID}`;
+
+/** The beat with its flow, lies and all drawn. */
+export async function openBeat(page: Page, path = 'read'): Promise<void> {
+  await page.goto(`${BEAT}/${path}`);
+  await settled(page);
+}
+
+export async function settled(page: Page): Promise<void> {
+  await expect(page.locator('.lie').first()).toBeVisible();
+  await expect(page.locator('.flow-status')).toHaveCount(0, { timeout: 90000 });
+}
+
+export const inspector = (page: Page): Locator =>
+  page.getByRole('complementary', { name: 'What is chosen' });
+export const step = (page: Page, name: string): Locator =>
+  page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name });
+
+/** Seconds in the one large figure. */
+export async function cleanSeconds(page: Page): Promise<number> {
+  const text = await inspector(page).locator('.large').innerText();
+  return Number.parseFloat(text);
+}
+
+export async function drag(page: Page, handle: Locator, dx: number, dy: number): Promise<void> {
+  const box = (await handle.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let n = 1; n <= 10; n++) await page.mouse.move(x + (dx * n) / 10, y + (dy * n) / 10);
+  await page.mouse.up();
+}

@@ -1,0 +1,139 @@
+import { expect, test } from '@playwright/test';
+import { BEAT, openBeat, settled } from './page';
+
+test('a level that was never solved is solved with progress, can be stopped, and is kept', async ({
+  page,
+}) => {
+  await openBeat(page);
+  await page.getByRole('radio', { name: 'Thin' }).click();
+  await expect(page.getByText(/Solving the flow: \d+ %/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText(/^Stopped\./)).toBeVisible();
+  // Stopped means stopped: no answer for Thin arrives by itself.
+  await expect(page.getByRole('button', { name: 'Solve it' })).toBeVisible();
+  await page.getByRole('button', { name: 'Solve it' }).click();
+  const kept = page.waitForResponse(
+    (r) => r.url().includes('/api/v1/flows/') && r.request().method() === 'PUT',
+    { timeout: 90000 },
+  );
+  await settled(page);
+  expect((await kept).status()).toBe(200);
+  // Opened again, it is there at once.
+  await page.goto(`${BEAT}/read?level=thin`);
+  await expect(page.locator('.lie').first()).toBeVisible();
+  await expect(page.getByText(/Solving the flow/)).toHaveCount(0);
+  await expect(page.getByText('0.60 m³/s')).toBeVisible();
+});
+
+test('temperature changes the rating, and nonsense is refused with a sentence', async ({
+  page,
+}) => {
+  await openBeat(page);
+  const best = page.locator('.inspector p').first();
+  await expect(best).toContainText('at 11.5 °C');
+  const temp = page.getByLabel('Water temperature, °C');
+  await temp.fill('99');
+  await temp.press('Enter');
+  await expect(
+    page.getByText('Water temperature "99" is not possible here: 0 to 30 °C.'),
+  ).toBeVisible();
+  await temp.fill('4,5');
+  await temp.press('Enter');
+  await expect(best).toContainText('at 4.5 °C');
+  await temp.fill('11.5');
+  await temp.press('Enter');
+  await expect(best).toContainText('at 11.5 °C');
+});
+
+test('units switch everywhere', async ({ page }) => {
+  await openBeat(page);
+  await page.getByRole('button', { name: /^Units/ }).click();
+  await expect(page.locator('.top')).toContainText('118.1 ft');
+  await expect(page.locator('.top')).toContainText('57 cfs');
+  await expect(page.locator('.inspector p').first()).toContainText('10 in at 53 °F');
+  await expect(page.locator('.plan svg')).toContainText('15 ft');
+  await page.reload();
+  await settled(page);
+  await expect(page.locator('.top')).toContainText('118.1 ft');
+  await page.getByRole('button', { name: /^Units/ }).click();
+  await expect(page.locator('.top')).toContainText('36 m');
+});
+
+test('a link with bad parts says what it left out', async ({ page }) => {
+  await page.goto(`${BEAT}/cast?level=flood&stand=12&mark=nobody`);
+  await settled(page);
+  await expect(
+    page.getByText('The link\'s level "flood" was left out: it must be thin, fair, full or spate.'),
+  ).toBeVisible();
+  await expect(page.getByText('The link\'s stand "12" was left out')).toBeVisible();
+  await expect(page.getByText("The link's fish is not on this beat any more.")).toBeVisible();
+  await page.getByRole('button', { name: 'Done' }).first().click();
+  await expect(page.getByText('level "flood"')).toHaveCount(0);
+});
+
+test('a mark on dry land is refused, and what cannot be sent is kept and sent later', async ({
+  page,
+}) => {
+  await openBeat(page, 'spot');
+  const fish = page
+    .getByRole('region', { name: 'Fish and lies' })
+    .getByRole('button', { name: /^Fish / });
+  const before = await fish.count();
+  await page.getByRole('button', { name: 'Mark a fish', exact: true }).click();
+  const plan = (await page.locator('.plan svg').boundingBox())!;
+  await page.mouse.click(plan.x + 300, plan.y + plan.height - 60);
+  await expect(
+    page.getByText('No fish can lie there: the water is under 8 cm deep.'),
+  ).toBeVisible();
+  await page.route('**/api/v1/marks/**', (route) => route.abort());
+  await page.mouse.click(plan.x + 420, plan.y + plan.height / 2);
+  await expect(
+    page.getByText('Not saved yet: kept on this device, tried again in a moment.'),
+  ).toBeVisible();
+  await page.unroute('**/api/v1/marks/**');
+  await page.reload();
+  await settled(page);
+  await page.reload();
+  await expect(fish).toHaveCount(before + 1);
+  await fish.last().click();
+  await page.getByRole('button', { name: 'Strike it' }).click();
+  await expect(fish).toHaveCount(before);
+});
+
+test('a bad beat file is refused whole, each problem named', async ({ page }) => {
+  await page.goto('/');
+  const file = {
+    name: 'beat.geojson',
+    mimeType: 'application/json',
+    buffer: Buffer.from(
+      JSON.stringify({
+        type: 'FeatureCollection',
+        pebbleLane: {
+          version: 1,
+          frame: 'plan',
+          name: 'X',
+          lengthM: 20,
+          slope: 0.01,
+          bearingDeg: 0,
+          surveyedLevel: 'Fair',
+          levels: [{ name: 'Fair', dischargeM3s: 1, how: 'guessed' }],
+        },
+        features: [
+          {
+            type: 'Feature',
+            geometry: { type: 'Point', coordinates: [1, 1] },
+            properties: { kind: 'sounding', depthM: -2 },
+          },
+        ],
+      }),
+    ),
+  };
+  await page.getByLabel('Beat file (GeoJSON)').setInputFiles(file);
+  await expect(page.getByText('Stream "" is empty.')).toBeVisible();
+  await page.getByLabel('Name of the stream').fill('Rill');
+  await page.getByLabel('Beat file (GeoJSON)').setInputFiles({ ...file, name: 'again.geojson' });
+  await expect(
+    page.getByText('Feature 0 (sounding): depthM is -2; it must be a number from 0 to 6 m.'),
+  ).toBeVisible();
+  await expect(page.getByRole('link', { name: /Read this water/ })).toHaveCount(1);
+});
