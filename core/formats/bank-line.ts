@@ -4,6 +4,9 @@ import { featuresOf, type BankFeature, type BeatPlan } from './beat-plan';
 /** Gaps up to this are closed straight and noted; a larger one is a problem (contract). */
 const MAX_BANK_GAP_M = 2;
 
+/** A bank that ends this near the end of the beat reaches it: true coordinates are written to a millimetre. */
+const REACH_TOLERANCE_M = 0.01;
+
 export interface BankLine {
   side: 'left' | 'right';
   line: Place[];
@@ -50,7 +53,7 @@ function reachProblem(line: Place[], side: string, lengthM: number): string | nu
   if (line.length < 2) return `there is no ${side} bank`;
   const first = line[0]!.xM;
   const last = line[line.length - 1]!.xM;
-  if (first > 1e-6 || last < lengthM - 1e-6) {
+  if (first > REACH_TOLERANCE_M || last < lengthM - REACH_TOLERANCE_M) {
     return `the ${side} bank runs from x ${first.toFixed(1)} to ${last.toFixed(1)} m; it must reach from 0 to ${lengthM} m`;
   }
   return null;

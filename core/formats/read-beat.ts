@@ -1,6 +1,7 @@
 import { polylineYAt, type Place } from '../grid/index';
 import { joinBank } from './bank-line';
 import {
+  featuresOf,
   LEVEL_NAMES,
   type BeatFeature,
   type BeatPlan,
@@ -71,7 +72,10 @@ export function readBeat(json: unknown): ReadBeatResult {
     if (feature) features.push(feature);
   }
   const plan: BeatPlan = { ...header.plan, features };
-  if (problems.length === 0) checkBanks(plan, say, notes);
+  if (problems.length === 0) {
+    checkBanks(plan, say, notes);
+    checkDepths(plan, say);
+  }
   if (problems.length > 0) return { ok: false, problems };
   return { ok: true, plan, notes };
 }
@@ -351,6 +355,26 @@ function checkBanks(plan: BeatPlan, say: Say, notes: string[]): void {
       }
     }
     previous = centre;
+  }
+}
+
+/** What no bed could be made from. */
+function checkDepths(plan: BeatPlan, say: Say): void {
+  if (featuresOf(plan, 'section').length + featuresOf(plan, 'sounding').length === 0) {
+    say(
+      null,
+      'features',
+      'Depths: the beat has no section and no sounding; at least one is needed.',
+    );
+  }
+  const drops = featuresOf(plan, 'ledge').reduce((sum, l) => sum + l.dropM, 0);
+  const fall = plan.slope * plan.lengthM;
+  if (drops > fall + 1e-9) {
+    say(
+      null,
+      'slope',
+      `Slope: the ledges drop ${drops.toFixed(2)} m and the whole beat falls ${fall.toFixed(2)} m (slope times length); the fall must be at least the drops.`,
+    );
   }
 }
 

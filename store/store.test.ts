@@ -1,0 +1,132 @@
+import { mkdtempSync, readdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import BetterSqlite3 from 'better-sqlite3';
+import { sql } from 'kysely';
+import type { BeatPlan } from '../core/formats/index';
+import {
+  appendEvent,
+  DATABASE_FILE,
+  findBeat,
+  findFlow,
+  insertBeat,
+  listBeats,
+  listMarks,
+  listTries,
+  openStore,
+  openTry,
+  putMark,
+  readSettings,
+  saveFlow,
+  strikeMark,
+  writeSettings,
+  type Db,
+} from './index';
+
+const plan = { version: 1, name: 'Rill', lengthM: 20, features: [] } as unknown as BeatPlan;
+let folder: string;
+let db: Db;
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'pebble-store-'));
+  db = await openStore(folder);
+  await insertBeat(db, { id: 'b1', streamName: 'Thrum', plan, createdMs: 1 });
+});
+afterEach(() => db.destroy());
+
+const reopen = async () => {
+  await db.destroy();
+  db = await openStore(folder);
+};
+const mark = {
+  id: 'm1',
+  beatId: 'b1',
+  xM: 3,
+  yM: 1,
+  fishDepthM: 0.4,
+  headingRad: 0.1,
+  totalLengthCm: 27,
+  surety: 'sure' as const,
+};
+const attempt = {
+  id: 't1',
+  beatId: 'b1',
+  markId: 'm1',
+  fly: 'Ant',
+  openedMs: 5,
+  zoneOffsetMin: 60,
+  snapshot: { level: 'Fair' },
+};
+const event = (seq: number) => ({
+  id: `e${seq}`,
+  seq,
+  code: 'cast' as const,
+  clientMs: 9 - seq,
+  zoneOffsetMin: 60,
+  note: `n${seq}`,
+});
+
+it('is set to keep what it acknowledged: WAL, full synchronous, foreign keys', async () => {
+  const pragma = async (name: string) =>
+    Object.values((await sql.raw(`pragma ${name}`).execute(db)).rows[0] as object)[0];
+  expect(await pragma('journal_mode')).toBe('wal');
+  expect(await pragma('synchronous')).toBe(2);
+  expect(await pragma('foreign_keys')).toBe(1);
+  await expect(putMark(db, { ...mark, beatId: 'nobody' }, 1)).rejects.toThrow('FOREIGN KEY');
+});
+
+it('beats, marks, settings and flows are there after the book is opened again', async () => {
+  await putMark(db, mark, 2);
+  await putMark(db, { ...mark, xM: 4 }, 3);
+  await writeSettings(db, { units: 'us', waterTempC: null });
+  await saveFlow(db, {
+    inputHash: 'h',
+    beatId: 'b1',
+    blob: new Uint8Array([1, 2, 3]),
+    createdMs: 1,
+  });
+  await reopen();
+  expect((await findBeat(db, 'b1'))!.plan).toEqual(plan);
+  expect((await listBeats(db))[0]).toMatchObject({ name: 'Rill', streamName: 'Thrum' });
+  expect(await listMarks(db, 'b1')).toEqual([{ ...mark, xM: 4 }]);
+  expect(await readSettings(db)).toEqual({ units: 'us', waterTempC: null });
+  expect(await findFlow(db, 'h')).toEqual(new Uint8Array([1, 2, 3]));
+  expect(await findFlow(db, 'other')).toBeUndefined();
+  await strikeMark(db, 'm1');
+  expect(await listMarks(db, 'b1')).toEqual([]);
+});
+
+it('a try and its events survive, come in order of their number, and repeating is harmless', async () => {
+  await putMark(db, mark, 2);
+  for (let n = 0; n < 2; n++) await openTry(db, attempt, '2026-06-13');
+  expect(await appendEvent(db, 't1', event(2))).toBe('kept');
+  expect(await appendEvent(db, 't1', event(1))).toBe('kept');
+  expect(await appendEvent(db, 't1', event(1))).toBe('already kept');
+  expect(await appendEvent(db, 't1', { ...event(1), id: 'other' })).toBe('sequence taken');
+  expect(await appendEvent(db, 'nobody', event(3))).toBe('no such try');
+  await reopen();
+  const [kept] = await listTries(db, 'b1');
+  expect(kept).toEqual({ ...attempt, events: [event(1), event(2)] });
+  const outings = await db.selectFrom('outings').selectAll().execute();
+  expect(outings).toHaveLength(1);
+});
+
+it('events can be neither changed nor deleted', async () => {
+  await putMark(db, mark, 2);
+  await openTry(db, attempt, '2026-06-13');
+  await appendEvent(db, 't1', event(1));
+  await expect(db.updateTable('try_events').set({ code: 'landing' }).execute()).rejects.toThrow(
+    'append-only',
+  );
+  await expect(db.deleteFrom('try_events').execute()).rejects.toThrow('append-only');
+});
+
+it('keeps a copy before it migrates an older book', async () => {
+  await db.destroy();
+  const old = mkdtempSync(join(tmpdir(), 'pebble-old-'));
+  new BetterSqlite3(join(old, DATABASE_FILE)).exec('create table note (text text)').close();
+  db = await openStore(old);
+  expect(readdirSync(old).filter((f) => f.startsWith('before-'))).toEqual([
+    'before-2026-001-first-light.sqlite',
+  ]);
+});
