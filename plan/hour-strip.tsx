@@ -138,7 +138,7 @@ export function HourStrip() {
             {Array.from({ length: 9 }, (_, i) => 6 + 2 * i)
               .filter(
                 (h) =>
-                  h < LAST_HOUR && Math.abs(x(h) - x(now)) > 42 && (width > 700 || h % 4 === 0),
+                  h < LAST_HOUR && Math.abs(x(h) - x(now)) > 56 && (width > 700 || h % 4 === 0),
               )
               .map((h) => (
                 <text key={h} x={x(h)} y={18} textAnchor="middle" className="strip-hour">

@@ -61,8 +61,7 @@ export function StepRail() {
                 <text
                   y="4.6"
                   textAnchor="middle"
-                  fontSize="13"
-                  fontWeight="700"
+                  style={{ fontSize: 13, fontWeight: 700 }}
                   fill={isCurrent ? 'var(--paper)' : 'var(--ink)'}
                 >
                   {i + 1}

@@ -2,7 +2,7 @@
 
 import { useTheme } from 'next-themes';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import {
   formatDischarge,
   formatLength,
@@ -78,17 +78,15 @@ export function TopLine() {
   );
 }
 
+/** The theme is known in the browser only: until then the button says neither. */
 function ThemeButton() {
   const { resolvedTheme, setTheme } = useTheme();
+  const [mounted, setMounted] = useState(false);
+  useEffect(() => setMounted(true), []);
   const dim = resolvedTheme === 'dark';
   return (
-    <button
-      type="button"
-      className="plain"
-      suppressHydrationWarning
-      onClick={() => setTheme(dim ? 'light' : 'dark')}
-    >
-      <span suppressHydrationWarning>{dim ? 'Noon light' : 'Dusk light'}</span>
+    <button type="button" className="plain" onClick={() => setTheme(dim ? 'light' : 'dark')}>
+      {!mounted ? 'Light' : dim ? 'Noon light' : 'Dusk light'}
     </button>
   );
 }

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import type { Db } from './open';
 
 export type Surety = 'sure' | 'likely' | 'maybe';
@@ -20,8 +21,9 @@ export async function listMarks(db: Db, beatId: string): Promise<StoredMark[]> {
     .selectAll()
     .where('beat_id', '=', beatId)
     .where('struck', '=', 0)
+    // In the order they were marked, which the clock alone may not tell: numbers must not change.
     .orderBy('created_ms')
-    .orderBy('id')
+    .orderBy(sql`rowid`)
     .execute();
   return rows.map((r) => ({
     id: r.id,

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import type { TryEvent } from '../core/tries/index';
 import type { Db } from './open';
 
@@ -18,7 +19,7 @@ export async function listTries(db: Db, beatId: string): Promise<StoredTry[]> {
     .selectAll()
     .where('beat_id', '=', beatId)
     .orderBy('opened_ms')
-    .orderBy('id')
+    .orderBy(sql`rowid`)
     .execute();
   if (tries.length === 0) return [];
   const events = await db

@@ -34,10 +34,10 @@ const DISTANCE_M = [4, 10] as const;
 const LAYS: Lay[] = [{ kind: 'straight' }, { kind: 'reach', toward: 'up-current', amountM: 1.5 }];
 const FOLLOWED_S = 5;
 /** What being seen and a far bank weigh against seconds of clean drift (our guesses). */
-const SECONDS_PER_EXPOSURE = 4;
+const SECONDS_PER_EXPOSURE = 8;
 const FAR_BANK_S = 1.5;
-/** Line over a log or rock snags. */
-const OVER_SOLID_S = 4;
+/** Line over a log or rock snags: only where nothing else is left. */
+const OVER_SOLID_S = 50;
 
 /**
  * A cast to begin from: a few places along both banks, straight and reach, judged by clean drift

@@ -1,6 +1,7 @@
 'use client';
 
 import { formatDepth, formatLength, formatMinutes } from '../../core/units/index';
+import type { Posture } from '../../core/sight/index';
 import { ALARM } from '../../core/stalk/index';
 import { Behind, Choice, Do } from '../../ui/parts';
 import { usePart, useWorkspace } from '../context';
@@ -67,6 +68,7 @@ export function StalkInspector() {
                 </span>
               </li>
             ))}
+            <li>{atTheStand(posture)}</li>
           </ol>
           {stalk.worst.fishId && stalk.worst.exposure > 0.1 && (
             <p>
@@ -122,3 +124,11 @@ export function StalkInspector() {
     </section>
   );
 }
+
+const atTheStand = (p: Posture) =>
+  ({
+    stand: 'Stand still there.',
+    crouch: 'Crouch there.',
+    kneel: 'Kneel there.',
+    crawl: 'Lie low there.',
+  })[p];

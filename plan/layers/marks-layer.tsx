@@ -109,7 +109,8 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
   const ring = usePart((s) => s.ring);
   const target = usePart(targetOf);
   const posture = usePart((s) => s.posture);
-  if (!ring || !target) return null;
+  const step = usePart((s) => s.step);
+  if (!ring || !target || step === 'read' || step === 'log') return null;
   const cx = pageX(camera, target.xM);
   const cy = pageY(camera, target.yM);
   const at = (p: RingPoint): [number, number] => [
@@ -147,7 +148,7 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
       <path d={d} className="ring-line" />
       <path d={lashes.join('')} className="ring-lash" />
       <text x={top[0]} y={Math.max(36, top[1] - 9)} textAnchor="middle" className="ring-word cased">
-        {word}, it sees you inside this line
+        {far * camera.scale < 90 ? word : `${word}, it sees you inside this line`}
       </text>
     </g>
   );

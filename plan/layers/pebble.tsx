@@ -71,9 +71,8 @@ export function Pebble({
       />
       <text
         y={0.35 * size}
-        fontSize={size}
         textAnchor="middle"
-        fontWeight={quiet ? 400 : 700}
+        style={{ fontSize: size, fontWeight: quiet ? 400 : 700 }}
         fill={chosen ? 'var(--paper)' : 'var(--ink)'}
       >
         {rating}

@@ -1,0 +1,98 @@
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { DEMO_BEAT_ID } from '../demo/names';
+import { CHROMIUM, NOW } from '../playwright.config';
+
+/** Measures in Chromium: JavaScript of the first load, frames and answers while the stand is dragged. */
+const PORT = '4188';
+const env = {
+  ...process.env,
+  PEBBLE_LANE_DATA: mkdtempSync(join(tmpdir(), 'pebble-bench-')),
+  PEBBLE_NOW: NOW,
+};
+
+async function measure(): Promise<void> {
+  const browser = await chromium.launch(CHROMIUM);
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  let bytes = 0;
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  const scripts = new Set<string>();
+  session.on('Network.responseReceived', (e) => {
+    if (e.response.mimeType.includes('javascript') && !e.response.url.includes('worker'))
+      scripts.add(e.requestId);
+  });
+  session.on('Network.loadingFinished', (e) => {
+    if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
+  });
+  await page.goto(`http://127.0.0.1:${PORT}/b/${DEMO_BEAT_ID}/spot?mark=demo-mark-1`);
+  await page.locator('.lie').first().waitFor();
+  console.log(
+    `first load of the workspace: ${(bytes / 1024).toFixed(0)} KB of JavaScript over the wire (gzip), target 250${bytes > 250 * 1024 ? '  MISSED' : ''}`,
+  );
+  await page.getByRole('button', { name: 'Plan the cast' }).click();
+  const stand = page.getByRole('button', { name: /^Stand, x/ });
+  await stand.waitFor();
+  await page.locator('.track-clean').first().waitFor();
+  const box = (await stand.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.evaluate(() => {
+    const w = window as unknown as { frames: number[]; going: boolean };
+    w.frames = [];
+    w.going = true;
+    let last = performance.now();
+    const tick = (now: number) => {
+      w.frames.push(now - last);
+      last = now;
+      if (w.going) requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+  });
+  const skip = await page.evaluate(
+    () =>
+      (window as unknown as { pebbleLane: { answerMs(): number[] } }).pebbleLane.answerMs().length,
+  );
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let n = 0; n < 240; n++)
+    await page.mouse.move(x + 60 * Math.sin(n / 30), y + 8 * Math.cos(n / 20));
+  const { frames, answers } = await page.evaluate(() => {
+    const w = window as unknown as {
+      frames: number[];
+      going: boolean;
+      pebbleLane: { answerMs(): number[] };
+    };
+    w.going = false;
+    return { frames: w.frames, answers: w.pebbleLane.answerMs() };
+  });
+  await page.mouse.up();
+  const at = (values: number[], p: number) =>
+    [...values].sort((a, b) => a - b)[Math.floor(p * (values.length - 1))]!;
+  const asked = answers.slice(skip);
+  console.log(
+    `frames while the stand is dragged: median ${at(frames, 0.5).toFixed(1)} ms, 95th percentile ${at(frames, 0.95).toFixed(1)} ms (${frames.length})`,
+  );
+  console.log(
+    `answers while it is dragged: median ${at(asked, 0.5).toFixed(1)} ms, 95th percentile ${at(asked, 0.95).toFixed(1)} ms (${asked.length}), target 16`,
+  );
+  await browser.close();
+}
+
+execFileSync('npx', ['tsx', 'demo/seed.ts'], { env, stdio: 'ignore' });
+const server = spawn('npx', ['next', 'start', '--hostname', '127.0.0.1', '--port', PORT], {
+  env,
+  stdio: 'pipe',
+  detached: true,
+});
+server.stdout.on('data', (text: Buffer) => {
+  if (!String(text).includes('Ready')) return;
+  measure()
+    .catch((error: unknown) => {
+      console.error(error);
+      process.exitCode = 1;
+    })
+    .finally(() => process.kill(-server.pid!, 'SIGTERM'));
+});

@@ -1,0 +1,159 @@
+import { driftBand, RUNS, simulateDrift } from '../core/cast/index';
+import { TOTAL_PER_FORK } from '../core/fish/index';
+import { rateLies } from '../core/lies/index';
+import { createScene, fishView, sightRing } from '../core/sight/index';
+import { planStalk } from '../core/stalk/index';
+import { createFlowRun, solveShallowWater } from '../core/water/index';
+import { firstBeat } from '../demo/first-beat';
+
+/** Measures the models on this machine. Targets are the study's; a miss is said, not failed. */
+interface Figure {
+  what: string;
+  value: number;
+  unit: string;
+  target: number | null;
+}
+const figures: Figure[] = [];
+
+function median(values: number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[sorted.length >> 1]!;
+}
+
+/** Median of `runs` after a warm-up, ms a call. */
+function time(runs: number, calls: number, work: () => void): number {
+  work();
+  const times: number[] = [];
+  for (let r = 0; r < runs; r++) {
+    const began = performance.now();
+    for (let c = 0; c < calls; c++) work();
+    times.push((performance.now() - began) / calls);
+  }
+  return median(times);
+}
+
+const say = (what: string, value: number, unit: string, target: number | null = null) =>
+  figures.push({ what, value, unit, target });
+
+function cellStep(): number {
+  const [nx, ny] = [200, 50];
+  const bedM = Float64Array.from({ length: nx * ny }, (_, k) => {
+    const [i, j] = [k % nx, Math.floor(k / nx)];
+    return 0.002 * i + 0.3 * Math.abs(j / ny - 0.5) + (i % 20 < 4 && j % 15 < 4 ? 0.6 : 0);
+  });
+  const times: number[] = [];
+  for (let r = 0; r < 5; r++) {
+    const began = performance.now();
+    const out = solveShallowWater({
+      nx,
+      ny,
+      cellM: 0.2,
+      bedM,
+      manningN: 0.04,
+      inflow: { edge: 'xMax', dischargeM3s: 1.5 },
+      outflow: { edge: 'xMin', kind: 'normal-depth', slope: 0.01 },
+      initial: { surfaceM: 0.8 },
+      options: { untilS: 10 },
+    });
+    times.push(((performance.now() - began) * 1e6) / (out.iterations * nx * ny));
+  }
+  return median(times);
+}
+
+say('solver, one cell and step (200 x 50, all wet)', cellStep(), 'ns', 180);
+
+const plan = firstBeat();
+const began = performance.now();
+const run = createFlowRun(plan, { dischargeM3s: 1.6 });
+let coarseMs = 0;
+while (!run.advance(40)) if (coarseMs === 0 && run.coarse()) coarseMs = performance.now() - began;
+say('demo beat, first (coarse) picture', coarseMs / 1000, 's', 1.5);
+say('demo beat, .2 m answer', (performance.now() - began) / 1000, 's', 10);
+const flow = run.result();
+say('demo beat, mass error', flow.massError, '', 0.001);
+
+const trout = { species: 'brown', forkLengthCm: 25 / TOTAL_PER_FORK, waterTempC: 11 } as const;
+say(
+  'lies, whole field and list',
+  time(5, 1, () => void rateLies(plan, flow, trout)),
+  'ms',
+  150,
+);
+
+const conditions = { sunAltitudeRad: 0.8, sunPlanRad: 1, sky: 'clear', windMps: 1 } as const;
+const fish = {
+  id: 'f',
+  xM: 14.9,
+  yM: -1.6,
+  fishDepthM: 0.4,
+  headingRad: 0,
+  totalLengthCm: 27,
+  surety: 'sure',
+} as const;
+say(
+  'scene of the beat',
+  time(3, 1, () => void createScene(plan, flow)),
+  'ms',
+);
+const scene = createScene(plan, flow);
+const view = fishView(scene, fish, conditions);
+say(
+  'sight ring, 72 bearings',
+  time(5, 5, () => void sightRing(scene, view, 'kneel', 1.75, conditions)),
+  'ms',
+  16,
+);
+
+const drift = {
+  tip: { xM: 12.5, yM: -3.2, zM: 0.5 },
+  landing: { xM: 16.6, yM: -1.6 },
+  fish,
+  lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
+  seconds: 10,
+} as const;
+say(
+  'drift of 10 s, h .2 m, dt .1 s',
+  time(7, 20, () => void simulateDrift(flow, drift)),
+  'ms',
+  1,
+);
+say(
+  'drift and band while dragging (6 runs of 6 s)',
+  time(7, 5, () => void driftBand(flow, { ...drift, seconds: 6 }, RUNS.dragging)),
+  'ms',
+  16,
+);
+say(
+  'drift and band at rest (24 runs of 6 s)',
+  time(5, 2, () => void driftBand(flow, { ...drift, seconds: 6 }, RUNS.settled)),
+  'ms',
+);
+say(
+  'stalk, two postures on .5 m',
+  time(
+    3,
+    1,
+    () =>
+      void planStalk(scene, {
+        from: { xM: 2.5, yM: -8.4 },
+        to: { xM: 11, yM: -5 },
+        endPosture: 'kneel',
+        fish: [fish],
+        angler: { heightM: 1.75, massKg: 78, maxWadeM: 0.7 },
+        conditions,
+      }),
+  ),
+  'ms',
+  1000,
+);
+
+console.log(`Node ${process.version}, ${new Date().toISOString().slice(0, 10)}`);
+for (const f of figures) {
+  const target =
+    f.target === null
+      ? ''
+      : `  target ${f.target} ${f.unit}${f.value > f.target ? '  MISSED' : ''}`;
+  console.log(
+    `${f.what.padEnd(50)} ${f.value.toPrecision(3).padStart(9)} ${f.unit.padEnd(3)}${target}`,
+  );
+}
