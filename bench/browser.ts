@@ -39,35 +39,25 @@ async function measure(): Promise<void> {
   await page.locator('.track-clean').first().waitFor();
   const box = (await stand.boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await page.evaluate(() => {
-    const w = window as unknown as { frames: number[]; going: boolean };
-    w.frames = [];
-    w.going = true;
+  // As text: the loader's helpers do not exist in the page.
+  await page.evaluate(`
+    window.frames_ = [];
+    window.going_ = true;
     let last = performance.now();
-    const tick = (now: number) => {
-      w.frames.push(now - last);
+    requestAnimationFrame(function tick(now) {
+      window.frames_.push(now - last);
       last = now;
-      if (w.going) requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-  });
-  const skip = await page.evaluate(
-    () =>
-      (window as unknown as { pebbleLane: { answerMs(): number[] } }).pebbleLane.answerMs().length,
-  );
+      if (window.going_) requestAnimationFrame(tick);
+    });
+  `);
+  const skip = await page.evaluate<number>('window.pebbleLane.answerMs().length');
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let n = 0; n < 240; n++)
     await page.mouse.move(x + 60 * Math.sin(n / 30), y + 8 * Math.cos(n / 20));
-  const { frames, answers } = await page.evaluate(() => {
-    const w = window as unknown as {
-      frames: number[];
-      going: boolean;
-      pebbleLane: { answerMs(): number[] };
-    };
-    w.going = false;
-    return { frames: w.frames, answers: w.pebbleLane.answerMs() };
-  });
+  const { frames, answers } = await page.evaluate<{ frames: number[]; answers: number[] }>(
+    '(window.going_ = false, { frames: window.frames_, answers: window.pebbleLane.answerMs() })',
+  );
   await page.mouse.up();
   const at = (values: number[], p: number) =>
     [...values].sort((a, b) => a - b)[Math.floor(p * (values.length - 1))]!;
@@ -94,5 +84,8 @@ server.stdout.on('data', (text: Buffer) => {
       console.error(error);
       process.exitCode = 1;
     })
-    .finally(() => process.kill(-server.pid!, 'SIGTERM'));
+    .finally(() => {
+      process.kill(-server.pid!, 'SIGTERM');
+      process.exit();
+    });
 });

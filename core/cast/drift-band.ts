@@ -28,6 +28,7 @@ export function driftBand(
   for (let n = 0; n < runs; n++) {
     const run = simulateDrift(flow, {
       ...input,
+      stopAtDrag: true,
       dragRatio: draw(UNKNOWN.dragRatio),
       microSlack: draw(UNKNOWN.microSlack),
       speedBias: draw(UNKNOWN.speedBias),

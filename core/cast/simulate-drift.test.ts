@@ -101,6 +101,16 @@ it('a mirrored stream gives the mirrored track', () => {
   }
 });
 
+it('stopping at the first lasting drag changes nothing that was found before it', () => {
+  for (const lay of [{ kind: 'straight' } as Lay, REACH]) {
+    const whole = simulateDrift(tongue, cast(1, 6.5, 0.2, -0.2, lay));
+    const short = simulateDrift(tongue, { ...cast(1, 6.5, 0.2, -0.2, lay), stopAtDrag: true });
+    expect(short.cleanS).toBe(whole.cleanS);
+    expect(short.t.length).toBeLessThan(whole.t.length);
+    short.x.forEach((x, n) => expect(x).toBe(whole.x[n]));
+  }
+});
+
 it('a landing place on dry ground is unknown, not clean', () => {
   const shore = madeFlow(() => -0.4);
   for (let j = 75; j < shore.ny; j++)

@@ -33,6 +33,8 @@ export interface DriftInput {
   speedBias?: number;
   nodeM?: number;
   dtS?: number;
+  /** Follow the fly no further than its first lasting drag: all that clean seconds need. */
+  stopAtDrag?: boolean;
 }
 
 export type DragClass = 0 | 1 | 2;
@@ -123,6 +125,8 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
   const steps = Math.ceil(seconds / dt);
   const out = emptyResult(steps + 1, chain, path(0));
   const end = { held: true, x: 0, y: 0 };
+  const lasting = Math.max(1, Math.ceil(LASTS_S / dt - 1e-9));
+  let dragging = 0;
   let unknown = !landingWet;
   for (let n = 1; n <= steps; n++) {
     renewTangents(chain);
@@ -141,6 +145,11 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
     out.dragMps[n] = Math.hypot(chain.x[0]! - freeX, chain.y[0]! - freeY) / dt;
     if (out.atFirstDrag === null && out.dragMps[n]! > MICRO_MPS)
       out.atFirstDrag = linePlaces(chain, held);
+    dragging = out.dragMps[n]! > MICRO_MPS ? dragging + 1 : 0;
+    if (input.stopAtDrag && dragging >= lasting) {
+      cutShort(out, n + 1);
+      break;
+    }
   }
   classify(out, dt);
   judge(out, input, current, unknown);
@@ -298,6 +307,14 @@ function emptyResult(count: number, chain: Chain, tip: Place): DriftResult {
   out.x[0] = chain.x[0]!;
   out.y[0] = chain.y[0]!;
   return out;
+}
+
+function cutShort(out: DriftResult, count: number): void {
+  out.t = out.t.subarray(0, count);
+  out.x = out.x.subarray(0, count);
+  out.y = out.y.subarray(0, count);
+  out.dragMps = out.dragMps.subarray(0, count);
+  out.dragClass = out.dragClass.subarray(0, count);
 }
 
 function classify(out: DriftResult, dt: number): void {
