@@ -20,8 +20,8 @@ async function seed(): Promise<void> {
     await keepMark({
       ...mark,
       id: 'demo-mark-1',
-      xM: 14.9,
-      yM: -1.6,
+      xM: 13.5,
+      yM: 0.3,
       fishDepthM: 0.4,
       totalLengthCm: 27,
     });

@@ -5,12 +5,15 @@ import { inspector, openBeat } from './page';
 const FOLDER = 'docs/screenshots';
 const shot = async (page: Page, name: string) => {
   await page.evaluate(() => document.fonts.ready);
-  // The canvas is painted by a worker: it has ink once the water is there.
-  await page.waitForFunction(() => {
-    const c = document.querySelector<HTMLCanvasElement>('.plan canvas');
-    if (!c || c.width === 0) return document.querySelector('.plan') === null;
-    return c.getContext('2d')!.getImageData(c.width / 2, c.height / 2, 1, 1).data[3] === 255;
-  });
+  await page.evaluate(() => window.scrollTo(0, 0));
+  // The canvas is painted by a worker: wait until it shows what the key says.
+  await page.waitForFunction(
+    () =>
+      !document.querySelector('.plan') ||
+      ['depth', 'pace'].includes(
+        document.querySelector<HTMLElement>('.plan canvas')?.dataset.shows ?? '',
+      ),
+  );
   await page.screenshot({ path: `${FOLDER}/${name}.png` });
 };
 const theme = (page: Page, t: 'light' | 'dark') =>
@@ -24,6 +27,7 @@ test('desk', async ({ page }) => {
   await page.getByRole('button', { name: 'Show the best lie' }).click();
   await shot(page, 'read');
   await page.getByRole('radio', { name: 'Pace' }).click();
+  await page.locator('.plan canvas[data-shows=pace]').waitFor();
   await shot(page, 'read-pace');
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
   await page.locator('.ring-line').waitFor();

@@ -28,8 +28,11 @@ export interface FirstCastInput {
 }
 
 const LEADS_M = [1.2, 1.8];
-const BELOW_M = [-2, -1, 0, 1.5, 3, 4.5];
-const BACK_FROM_WATER_M = 0.6;
+const BELOW_M = [-3, -1.5, 0, 1.5, 3, 4.5, 6];
+const BACK_FROM_WATER_M = [0.6, 2];
+const SIDES = (['left', 'right'] as const).flatMap((side) =>
+  BACK_FROM_WATER_M.map((back) => [side, back] as const),
+);
 const DISTANCE_M = [4, 10] as const;
 const LAYS: Lay[] = [{ kind: 'straight' }, { kind: 'reach', toward: 'up-current', amountM: 1.5 }];
 const FOLLOWED_S = 5;
@@ -60,11 +63,9 @@ export function firstCast(scene: Scene, input: FirstCastInput): FirstCast {
   let bestScore = -Infinity;
   for (const below of BELOW_M) {
     const x = Math.min(plan.lengthM, Math.max(0, target.xM - below));
-    for (const side of ['left', 'right'] as const) {
+    for (const [side, back] of SIDES) {
       const y =
-        side === 'left'
-          ? ground.channel.leftYM(x) - BACK_FROM_WATER_M
-          : ground.channel.rightYM(x) + BACK_FROM_WATER_M;
+        side === 'left' ? ground.channel.leftYM(x) - back : ground.channel.rightYM(x) + back;
       const stand = { xM: x, yM: y };
       const seen = exposureAt(
         scene,

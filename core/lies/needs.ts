@@ -172,8 +172,8 @@ function driftWithinReachInto(
   for (let side = -1; side <= 1; side += 2) {
     for (let bin = side < 0 ? 1 : 0; bin * BIN_M <= far; bin++) {
       const y = bin * BIN_M;
-      const i = Math.round(i0 + (side * y * ax) / cellM);
-      const j = Math.round(j0 + (side * y * ay) / cellM);
+      const i = i0 + side * evenRound((y * ax) / cellM);
+      const j = j0 + side * evenRound((y * ay) / cellM);
       if (i < 0 || j < 0 || i >= nx || j >= ny) break;
       const n = j * nx + i;
       if (!water.open[n]) break;
@@ -201,6 +201,9 @@ function driftWithinReachInto(
   out.fluxJph = flux * 3600;
   out.bestWithinReachMps = best;
 }
+
+/** Halves away from nought, so that both sides of the nose are looked at alike. */
+const evenRound = (v: number) => (v < 0 ? -Math.round(-v) : Math.round(v));
 
 /**
  * R = day(T) (sum w n^-2 / sum w)^-1/2, needs floored at .05: the worst need limits. Temperature

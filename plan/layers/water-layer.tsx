@@ -34,13 +34,13 @@ export function WaterCanvas({
   height: number;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [painted, setPainted] = useState<HTMLCanvasElement | null>(null);
+  const [painted, setPainted] = useState<{ canvas: HTMLCanvasElement; of: string } | null>(null);
   const ask = useRef<((job: PaintRequest) => void) | null>(null);
   useEffect(() => {
     const worker = hirePaint(() => setPainted(null));
     ask.current = latestWins(
       (r: PaintRequest): Promise<PaintedWater> => worker.call.paint(r),
-      (result) => setPainted(toCanvas(result)),
+      (result, r) => setPainted({ canvas: toCanvas(result), of: pictureOf(r.quantity, r.dim) }),
       () => setPainted(null),
     );
     return () => worker.dismiss();
@@ -72,15 +72,27 @@ export function WaterCanvas({
     const y = pageY(camera, flow.y0M + (flow.ny - 0.5) * flow.cellM);
     pen.imageSmoothingQuality = 'high';
     pen.drawImage(
-      painted,
+      painted.canvas,
       x * ratio,
       y * ratio,
       flow.nx * flow.cellM * camera.scale * ratio,
       flow.ny * flow.cellM * camera.scale * ratio,
     );
   }, [painted, camera, width, height, flow]);
-  return <canvas ref={canvas} className="water" aria-hidden="true" style={{ width, height }} />;
+  const current = painted?.of === pictureOf(quantity, theme === 'dim');
+  // Another quantity or light than the key says is not shown as if it were right.
+  return (
+    <canvas
+      ref={canvas}
+      className="water"
+      aria-hidden="true"
+      data-shows={current ? quantity : 'stale'}
+      style={{ width, height, opacity: current ? 1 : 0.25 }}
+    />
+  );
 }
+
+const pictureOf = (quantity: string, dim: boolean) => `${quantity} ${dim ? 'dim' : 'light'}`;
 
 type PaintRequest = Parameters<ReturnType<typeof hirePaint>['call']['paint']>[0];
 
