@@ -126,6 +126,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   function take(flow: FlowField, coarse: boolean): void {
     taken = flow;
     for (const key of Object.keys(asked) as (keyof typeof asked)[]) asked[key] = '';
+    void readWorker.call.take(plan, flow);
     void liveWorker.call.take(plan, flow);
     if (!coarse) void stalkWorker.call.take(plan, flow);
     store.set({ flow, flowStale: coarse, liesStale: true, driftStale: true, stalkStale: true });
@@ -134,7 +135,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
 
   const askRate = latestWins(
     (o: { flow: FlowField; tempC: number }) =>
-      readWorker.call.rate(plan, o.flow, {
+      readWorker.call.rate({
         species: 'brown',
         forkLengthCm: ASSUMED_LENGTH_CM / TOTAL_PER_FORK,
         waterTempC: o.tempC,

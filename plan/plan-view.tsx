@@ -1,8 +1,6 @@
 'use client';
 
-import { useTheme } from 'next-themes';
 import { useEffect, useRef } from 'react';
-import type { Theme } from '../ui/tokens';
 import { panned, worldX, worldY, zoomed, type Camera } from './camera';
 import { usePart, useWorkspace } from './context';
 import { CastLayer } from './layers/cast-layer';
@@ -11,6 +9,7 @@ import { LandLayer } from './layers/land-layer';
 import { LiesLayer } from './layers/lies-layer';
 import { MarksLayer, RingLayer } from './layers/marks-layer';
 import { WaterCanvas, WaterLines } from './layers/water-layer';
+import { useThemeName } from './use-theme-name';
 
 /** The plan: painted water under SVG marks. Wheel and pinch zoom, drag pans, a click places a mark. */
 export function PlanView({
@@ -89,11 +88,6 @@ export function PlanView({
       </svg>
     </div>
   );
-}
-
-export function useThemeName(): Theme {
-  const { resolvedTheme } = useTheme();
-  return resolvedTheme === 'dark' ? 'dim' : 'light';
 }
 
 /** Pointers on the open plan: one pans, two pinch; the wheel zooms about the pointer. */

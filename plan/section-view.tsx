@@ -11,7 +11,7 @@ import { pageX, type Camera } from './camera';
 import { usePart } from './context';
 import { FISH_SIDE, fishLengthPx, linePath } from './drawing/shapes';
 import { lieOf, markOf, targetOf } from './state';
-import { useThemeName } from './plan-view';
+import { useThemeName } from './use-theme-name';
 import { Pebble } from './layers/pebble';
 
 const PACE_WORDS = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;

@@ -21,7 +21,8 @@ export interface FlowWorker {
 }
 
 export interface ReadWorker {
-  rate(plan: BeatPlan, flow: FlowField, options: RateOptions): LieField;
+  take(plan: BeatPlan, flow: FlowField): void;
+  rate(options: RateOptions): LieField;
 }
 
 export interface LiveWorker {

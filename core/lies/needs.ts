@@ -13,9 +13,9 @@ import {
   type FishBody,
   type Species,
 } from '../fish/index';
-import { noseSpeedMps, NOSE_HEIGHT_PER_LENGTH, profileRatio } from '../water/index';
+import { noseSpeedMps, NOSE_HEIGHT_PER_LENGTH } from '../water/index';
 import { GUESS } from './guesses';
-import type { WaterForFish } from './water-for-fish';
+import { LAYERS, type WaterForFish } from './water-for-fish';
 
 /** A fish on a day: everything that does not change from place to place. */
 export interface FishToday {
@@ -84,7 +84,6 @@ export interface PlaceNeeds {
 }
 
 const BIN_M = 0.1;
-const LAYERS = 5;
 
 /** Reused by the sweep over a field, so that nothing is allocated a cell. */
 export function createPlaceNeeds(): PlaceNeeds {
@@ -158,6 +157,7 @@ function driftWithinReachInto(
 ): void {
   const { flow } = water;
   const { nx, ny, cellM } = flow;
+  const { layerRatio } = water;
   const speed = Math.hypot(flow.u[k]!, flow.v[k]!);
   const ax = speed > 0.005 ? -flow.v[k]! / speed : 0;
   const ay = speed > 0.005 ? flow.u[k]! / speed : 1;
@@ -182,7 +182,7 @@ function driftWithinReachInto(
       const dz = depth / LAYERS;
       for (let layer = 0; layer < LAYERS; layer++) {
         const z = (layer + 0.5) * dz;
-        const w = mean * profileRatio(z, depth, flow.d84M[n]!);
+        const w = mean * layerRatio[n * LAYERS + layer]!;
         const share = 1 - (w * w) / vmax2;
         if (share <= 0) continue;
         const off2 = y * y + (z - fish.noseHeightM) ** 2;

@@ -1,6 +1,6 @@
 import { distanceTransform, pointInPolygon, smoothstep } from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
-import { createChannel, SOLID, type FlowField } from '../water/index';
+import { createChannel, profileRatio, SOLID, type FlowField } from '../water/index';
 import { GUESS } from './guesses';
 import { settleTracer } from './tracer';
 
@@ -15,6 +15,8 @@ export interface WaterForFish {
   broken: Float64Array;
   drift: Float64Array;
   aeration: Float64Array;
+  /** Pace over the depth mean at the middle of each of LAYERS layers: index k * LAYERS + layer. */
+  layerRatio: Float64Array;
   cover: Float64Array;
   /** Distances, m. */
   toSolidM: Float64Array;
@@ -22,7 +24,21 @@ export interface WaterForFish {
   toBankM: Float64Array;
 }
 
+/** Layers of depth that drift is counted in. */
+export const LAYERS = 5;
+
+const made = new WeakMap<FlowField, { plan: BeatPlan; water: WaterForFish }>();
+
+/** Made once a flow and plan: a change of temperature or size costs none of it. */
 export function waterForFish(plan: BeatPlan, flow: FlowField): WaterForFish {
+  const known = made.get(flow);
+  if (known && known.plan === plan) return known.water;
+  const water = makeWater(plan, flow);
+  made.set(flow, { plan, water });
+  return water;
+}
+
+function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
   const { nx, ny, cellM } = flow;
   const cells = nx * ny;
   const make = () => new Float64Array(cells);
@@ -30,11 +46,15 @@ export function waterForFish(plan: BeatPlan, flow: FlowField): WaterForFish {
   const pace = make();
   const froude = make();
   const broken = make();
+  const layerRatio = new Float64Array(cells * LAYERS);
   for (let k = 0; k < cells; k++) {
     const h = flow.depthM[k]!;
     if (h <= 0) continue;
     open[k] = 1;
     pace[k] = Math.sqrt(flow.speedSqM2s2[k]!);
+    for (let n = 0; n < LAYERS; n++) {
+      layerRatio[k * LAYERS + n] = profileRatio(((n + 0.5) / LAYERS) * h, h, flow.d84M[k]!);
+    }
     froude[k] = pace[k]! / Math.sqrt(9.81 * h);
     const roughening = 1 + GUESS.brokenShallowGain * Math.exp(-h / (2 * flow.d84M[k]!));
     broken[k] = smoothstep(GUESS.brokenFroude[0], GUESS.brokenFroude[1], froude[k]! * roughening);
@@ -88,6 +108,7 @@ export function waterForFish(plan: BeatPlan, flow: FlowField): WaterForFish {
     broken,
     drift,
     aeration,
+    layerRatio,
     cover,
     toSolidM,
     toBoltM: metres(bolt),

@@ -12,7 +12,7 @@ import { DEPTH_RAMP, PACE_RAMP } from '../../ui/tokens';
 import { rampColour } from '../../ui/colour';
 import { usePart, useWorkspace } from '../context';
 import { LargePebble } from '../layers/pebble';
-import { useThemeName } from '../plan-view';
+import { useThemeName } from '../use-theme-name';
 import { ASSUMED_LENGTH_CM, lieOf, tempOf } from '../state';
 import { lieName, lieWhy } from '../words';
 import { SOURCES } from '../sources';
@@ -149,7 +149,8 @@ function WaterKey() {
         {flow
           ? `Solved depths differ from those taped by ${formatDepth(flow.depthMisfitM, units)} (root mean square). `
           : ''}
-        Curled ticks: water that turns back up the valley.
+        Curled ticks: water that turns back up the valley. Rocks with a broken outline are too small
+        to solve at {formatLength(0.2, units)}: no pocket is rated behind them.
       </p>
       <p className="second">
         Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind. A

@@ -1,0 +1,335 @@
+import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactElement } from 'react';
+import type { DriftBand, DriftResult } from '../../core/cast/index';
+import type { BeatPlan } from '../../core/formats/index';
+import type { Lie } from '../../core/lies/index';
+import type { StalkLeg } from '../../core/stalk/index';
+import type { Actions } from '../actions';
+import { WorkspaceProvider } from '../context';
+import { ObjectList } from '../object-list';
+import type { BeatInput, Mark, WorkspaceState } from '../state';
+import { createStore } from '../store';
+import { StepRail } from '../step-rail';
+import { CastInspector } from './cast';
+import { LogInspector } from './log';
+import { ReadInspector } from './read';
+import { SpotInspector } from './spot';
+import { StalkInspector } from './stalk';
+
+jest.mock('next-themes', () => ({
+  useTheme: () => ({ resolvedTheme: 'light', setTheme: () => {} }),
+}));
+
+const mark: Mark = {
+  id: 'm1',
+  xM: 10,
+  yM: 1,
+  fishDepthM: 0.4,
+  headingRad: 0,
+  totalLengthCm: 27,
+  surety: 'sure',
+};
+const lie = {
+  id: 'lie1',
+  xM: 12,
+  yM: 1,
+  kind: 'tongue-edge',
+  headingRad: 0,
+  rating: 69,
+  needs: { shelter: 0.84, food: 0.9, ease: 0.58, air: 0.86 },
+  profitJph: 111,
+  largestCm: 31,
+  depthM: 0.65,
+  lane: [],
+  why: [
+    { what: 'holds-back', value: 0.58, unit: '', source: 'power-mean', about: 'ease' },
+    { what: 'nose-pace', value: 0.34, unit: 'm/s', source: 'log-law' },
+    { what: 'best-pace-in-reach', value: 0.6, unit: 'm/s', source: 'hughes-dill-1990' },
+    { what: 'bolt-hole', value: 1.9, unit: 'm', source: 'plan' },
+  ],
+} as unknown as Lie;
+const best = {
+  t: new Float64Array([0, 0.1]),
+  status: 'ok',
+  cleanS: 4.6,
+  cleanM: 2.4,
+  firstMicroS: 4.6,
+  firstWakeS: 5.5,
+  passesFish: 'clean',
+  passesAtS: 2.6,
+  reason: { what: 'tongue-between', value: 0.8, unit: 'm/s', source: 'chain' },
+} as unknown as DriftResult;
+const drift: DriftBand = { best, cleanS: { low: 3.9, best: 4.6, high: 5.2 } };
+const leg = (more: Partial<StalkLeg>): StalkLeg => ({
+  posture: 'stand',
+  wading: false,
+  places: [],
+  lengthM: 9.4,
+  seconds: 15,
+  worst: { exposure: 0.13, fishId: 'm1', place: { xM: 0, yM: 0 } },
+  ...more,
+});
+
+const initial = {
+  step: 'read',
+  level: 'Fair',
+  atMs: Date.parse('2026-06-13T07:40:00Z'),
+  lieId: null,
+  markId: null,
+  stand: null,
+  landing: null,
+  lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
+  posture: 'kneel',
+  marks: [mark],
+  tries: [],
+  settings: {
+    units: 'metric',
+    waterTempC: 11.5,
+    anglerHeightM: 1.75,
+    anglerMassKg: 78,
+    maxWadeM: 0.7,
+  },
+  layer: 'depth',
+  placing: false,
+  dragging: null,
+  notices: [],
+  saving: { waiting: 0, problem: null },
+  flowState: { kind: 'ready' },
+  flow: null,
+  flowStale: false,
+  lies: { field: new Float64Array(), lies: [lie] },
+  liesStale: false,
+  ring: null,
+  drift: null,
+  driftStale: false,
+  answerMs: [],
+  stalk: null,
+  stalkStale: false,
+  hours: null,
+} as unknown as WorkspaceState;
+
+function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
+  const store = createStore({ ...initial, ...state } as WorkspaceState);
+  const calls: [string, ...unknown[]][] = [];
+  const actions = new Proxy(
+    {},
+    {
+      get:
+        (_t, name) =>
+        (...args: unknown[]) =>
+          void calls.push([String(name), ...args]),
+    },
+  ) as Actions;
+  const beat = {
+    id: 'b1',
+    streamName: 'Thrum',
+    plan: { timeZone: 'Etc/GMT-2', bearingDeg: 0 } as BeatPlan,
+  } as BeatInput;
+  render(
+    <ChakraProvider value={defaultSystem}>
+      <WorkspaceProvider value={{ beat, store, actions, engine: () => null }}>
+        {element}
+      </WorkspaceProvider>
+    </ChakraProvider>,
+  );
+  return { calls, store };
+}
+const us = { settings: { ...initial.settings, units: 'us' as const } };
+
+describe('Read', () => {
+  it('says how many lies, for which fish, at what temperature', async () => {
+    const { calls } = show(<ReadInspector />);
+    expect(screen.getByText(/1 lies for a brown trout of 25 cm at 11.5 °C/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Show the best lie' }));
+    expect(calls).toEqual([['chooseLie', lie]]);
+  });
+  it('says that a temperature is a guess, and when nothing holds', () => {
+    show(<ReadInspector />, { settings: { ...initial.settings, waterTempC: null } });
+    expect(
+      screen.getByText(/at 11.0 °C, a guess until you type the temperature/),
+    ).toBeInTheDocument();
+    show(<ReadInspector />, { lies: { field: new Float64Array(), lies: [] } });
+    expect(screen.getByText(/No place here would keep a brown trout/)).toBeInTheDocument();
+  });
+  it('a lie with its why, in either unit', () => {
+    show(<ReadInspector />, { lieId: 'lie1' });
+    expect(screen.getByRole('heading', { name: 'Edge of the tongue' })).toBeInTheDocument();
+    expect(screen.getByText('Ease holds it back.')).toBeInTheDocument();
+    expect(
+      screen.getByRole('img', { name: /Rating 69. Shelter .84, food .90, ease .58, air .86/ }),
+    ).toBeInTheDocument();
+    expect(screen.getByText('31 cm')).toBeInTheDocument();
+    show(<ReadInspector />, { lieId: 'lie1', ...us });
+    expect(screen.getByText(/1.1 ft\/s at the nose/)).toBeInTheDocument();
+    expect(screen.getByText('12 in')).toBeInTheDocument();
+  });
+});
+
+describe('Spot', () => {
+  it('asks for a fish, and tells when it waits for a touch', async () => {
+    const { calls } = show(<SpotInspector />);
+    await userEvent.click(screen.getByRole('button', { name: 'Mark a fish' }));
+    expect(calls).toEqual([['setPlacing', true]]);
+    show(<SpotInspector />, { placing: true });
+    expect(screen.getByText('Touch the water where its nose is.')).toBeInTheDocument();
+  });
+  it('takes depth and length in the angler’s own unit, refuses nonsense and keeps what was', async () => {
+    const { calls } = show(<SpotInspector />, { markId: 'm1', ...us });
+    const depth = screen.getByLabelText(/Depth of the fish/);
+    await userEvent.clear(depth);
+    await userEvent.type(depth, '2 ft 4{Enter}');
+    expect(calls).toEqual([['changeMark', 'm1', { fishDepthM: 0.711 }, true]]);
+    await userEvent.clear(depth);
+    await userEvent.type(depth, '90{Enter}');
+    expect(screen.getByText(/Depth of the fish "90" is out of range/)).toBeInTheDocument();
+    expect(calls).toHaveLength(1);
+    await userEvent.type(depth, '{Escape}');
+    expect(screen.queryByText(/out of range/)).not.toBeInTheDocument();
+  });
+  it('says from how far it sees, by side', () => {
+    const ring = Array.from({ length: 72 }, (_, i) => ({
+      bearingRad: (i * Math.PI) / 36,
+      radiusM: i === 0 ? 5 : i === 36 ? 1 : 4.5,
+    }));
+    show(<SpotInspector />, { markId: 'm1', ring });
+    expect(
+      screen.getByText(
+        /Kneeling, it sees you inside 4.5 m from the side, 5.0 m from ahead, 1.0 m from behind/,
+      ),
+    ).toBeInTheDocument();
+  });
+});
+
+describe('Cast', () => {
+  const ready = {
+    step: 'cast' as const,
+    markId: 'm1',
+    stand: { xM: 8, yM: -5 },
+    landing: { xM: 11.3, yM: 1 },
+    drift,
+  };
+  it('shows the figure with its band, whether it passes clean, and why it ends', () => {
+    show(<CastInspector />, ready);
+    expect(screen.getByText('clean drift')).toBeInTheDocument();
+    expect(screen.getByText(/between 3.9 s and 5.2 s/)).toBeInTheDocument();
+    expect(screen.getByText('Passes it clean at 2.6 s.')).toBeInTheDocument();
+    expect(
+      screen.getByText('The water between you runs 0.80 m/s and draws the line tight at 4.6 s.'),
+    ).toBeInTheDocument();
+    expect(screen.getByText('1.3 m')).toBeInTheDocument();
+  });
+  it('does not call unknown clean', () => {
+    show(<CastInspector />, {
+      ...ready,
+      drift: { ...drift, best: { ...best, status: 'unknown' } },
+    });
+    expect(screen.getByText('Not known')).toBeInTheDocument();
+    expect(screen.queryByText('clean drift')).not.toBeInTheDocument();
+  });
+  it('changes the lay and its amount', async () => {
+    const { calls } = show(<CastInspector />, ready);
+    await userEvent.click(screen.getByRole('radio', { name: 'Straight' }));
+    await userEvent.click(screen.getByRole('radio', { name: '2.0 m' }));
+    expect(calls).toEqual([
+      ['setLay', { kind: 'straight' }],
+      ['setLay', { kind: 'reach', toward: 'up-current', amountM: 2 }],
+    ]);
+  });
+  it('asks for a target when there is none', () => {
+    show(<CastInspector />);
+    expect(screen.getByText(/Choose a fish or a lie first/)).toBeInTheDocument();
+  });
+});
+
+describe('Stalk', () => {
+  const ready = { step: 'stalk' as const, markId: 'm1', stand: { xM: 8, yM: -5 } };
+  const way = {
+    kind: 'way' as const,
+    legs: [leg({}), leg({ posture: 'kneel', lengthM: 2, wading: true })],
+    seconds: 32,
+    lengthM: 11.4,
+    wadedM: 2,
+    deepestM: 0.3,
+    worst: leg({}).worst,
+    calm: [{ fishId: 'm1', low: 0.7, best: 0.84, high: 0.92 }],
+  };
+  it('leg by leg, the worst moment, calm as a band, and a caution with any wading', () => {
+    show(<StalkInspector />, { ...ready, stalk: way });
+    expect(screen.getByText(/Go 9.4 m walking upright\./)).toBeInTheDocument();
+    expect(screen.getByText(/Wade 2.0 m on your knees\./)).toBeInTheDocument();
+    expect(screen.getByText('Kneel there.')).toBeInTheDocument();
+    expect(screen.getByText('Fish 1 still calm: 84 in 100')).toBeInTheDocument();
+    expect(screen.getByText(/between 70 in 100 and 92 in 100/)).toBeInTheDocument();
+    expect(screen.getByText(/No computation makes a crossing safe/)).toBeInTheDocument();
+  });
+  it('no caution for a dry way; a dead end says what to do', () => {
+    show(<StalkInspector />, { ...ready, stalk: { ...way, wadedM: 0 } });
+    expect(screen.queryByText(/crossing safe/)).not.toBeInTheDocument();
+    show(<StalkInspector />, { ...ready, stalk: { kind: 'no way', reason: 'stand-too-deep' } });
+    expect(screen.getByText(/too deep or too quick to wade/)).toBeInTheDocument();
+  });
+});
+
+describe('Log', () => {
+  const attempt = {
+    id: 't1',
+    markId: 'm1',
+    fly: 'Ant 14',
+    openedMs: initial.atMs,
+    zoneOffsetMin: 120,
+    snapshot: {},
+    events: [
+      { id: 'e1', seq: 1, code: 'look' as const, clientMs: initial.atMs, zoneOffsetMin: 120 },
+    ],
+  };
+  it('begins a try with a fly in free words', async () => {
+    const { calls } = show(<LogInspector />, { markId: 'm1' });
+    await userEvent.type(screen.getByLabelText('Fly'), ' Ant 14 {Enter}');
+    expect(calls).toEqual([['beginTry', 'Ant 14']]);
+  });
+  it('one press an event, with the note that was typed; take it back', async () => {
+    const { calls } = show(<LogInspector />, { markId: 'm1', tries: [attempt] });
+    expect(screen.getByText('Cast 2 with Ant 14.')).toBeInTheDocument();
+    await userEvent.type(screen.getByLabelText('Note for the next press'), 'came late');
+    await userEvent.click(screen.getByRole('button', { name: 'Missed' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Take it back' }));
+    expect(calls).toEqual([
+      ['record', 't1', 'miss', { note: 'came late' }],
+      ['takeBack', 't1'],
+    ]);
+  });
+  it('a changed fly needs a name; a hooked fish is landed with its length or lost', async () => {
+    const { calls } = show(<LogInspector />, { markId: 'm1', tries: [attempt] });
+    await userEvent.click(screen.getByRole('button', { name: 'Changed fly' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
+    expect(screen.getByText(/Say which fly it is now/)).toBeInTheDocument();
+    expect(calls).toEqual([]);
+  });
+  it('only landing or loss once it is hooked', async () => {
+    const hooked = { ...attempt, events: [{ ...attempt.events[0]!, code: 'hook' as const }] };
+    const { calls } = show(<LogInspector />, { markId: 'm1', tries: [hooked], ...us });
+    expect(screen.queryByRole('button', { name: 'Missed' })).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Landed' }));
+    await userEvent.type(screen.getByLabelText('Its length, in'), '12{Enter}');
+    expect(calls).toEqual([['record', 't1', 'landing', { lengthCm: 30.5 }]]);
+  });
+});
+
+describe('beside the plan', () => {
+  it('lists the same fish and lies, choosable', async () => {
+    const { calls } = show(<ObjectList />);
+    await userEvent.click(screen.getByRole('button', { name: /Fish 1 sure, 27 cm, 0.40 m down/ }));
+    await userEvent.click(screen.getByRole('button', { name: /69 Edge of the tongue, 0.65 m/ }));
+    expect(calls.map((c) => c[0])).toEqual(['chooseMark', 'chooseLie']);
+  });
+  it('the rail says what each step found; steps to come are no buttons', async () => {
+    const { calls } = show(<StepRail />, { drift });
+    const rail = within(screen.getByRole('navigation', { name: 'Steps' }));
+    expect(rail.getAllByRole('button')).toHaveLength(5);
+    expect(rail.getByText('clean 4.6 s')).toBeInTheDocument();
+    await userEvent.click(rail.getByRole('button', { name: /Cast/ }));
+    expect(calls).toEqual([['go', 'cast']]);
+  });
+});
