@@ -28,7 +28,9 @@ export interface FishToday {
   /** What it can spend, J/h. */
   powerJph: number;
   vmaxMps: number;
-  reactionM: number[];
+  /** Squares of the reaction distances, m2, and the energy of a cubic metre of drift, J, one a prey. */
+  reactionM2: Float64Array;
+  preyJPerM3: Float64Array;
   swimming: number;
   temperature: number;
   saturationMgL: number;
@@ -58,7 +60,11 @@ export function fishToday(
     appetiteJph: appetite,
     powerJph: Math.max(ASSIMILATED * appetite, 1.4 * restCostJph),
     vmaxMps: fastestFeedingMps(forkLengthCm, tempC),
-    reactionM: GUESS.prey.map((p) => reactionDistanceCm(p.mm, forkLengthCm) / 100),
+    reactionM2: Float64Array.from(
+      GUESS.prey,
+      (p) => (reactionDistanceCm(p.mm, forkLengthCm) / 100) ** 2,
+    ),
+    preyJPerM3: Float64Array.from(GUESS.prey, (p) => p.perM3 * p.j),
     swimming,
     temperature: temperatureSuitability(species, tempC),
     saturationMgL: oxygenSaturationMgL(tempC, altitudeM),
@@ -165,36 +171,40 @@ function driftWithinReachInto(
   const j0 = (k - i0) / nx;
   const vmax2 = fish.vmaxMps ** 2;
   const v50 = GUESS.captureHalfSpeed * fish.vmaxMps;
-  const reactions = fish.reactionM;
-  const far = reactions[reactions.length - 1]!;
+  const { reactionM2, preyJPerM3, noseHeightM } = fish;
+  const kinds = reactionM2.length;
+  const far2 = reactionM2[kinds - 1]!;
+  const far = Math.sqrt(far2);
+  // Own copies: an imported constant is read through a getter.
+  const layers = LAYERS;
+  const binM = BIN_M;
+  const steepness = GUESS.captureSteepness;
+  const { open, pace, drift } = water;
+  const { depthM } = flow;
   let flux = 0;
   let best = 0;
   for (let side = -1; side <= 1; side += 2) {
-    for (let bin = side < 0 ? 1 : 0; bin * BIN_M <= far; bin++) {
-      const y = bin * BIN_M;
+    for (let bin = side < 0 ? 1 : 0; bin * binM <= far; bin++) {
+      const y = bin * binM;
       const i = i0 + side * evenRound((y * ax) / cellM);
       const j = j0 + side * evenRound((y * ay) / cellM);
       if (i < 0 || j < 0 || i >= nx || j >= ny) break;
       const n = j * nx + i;
-      if (!water.open[n]) break;
-      const depth = flow.depthM[n]!;
-      const mean = water.pace[n]!;
-      const dz = depth / LAYERS;
-      for (let layer = 0; layer < LAYERS; layer++) {
-        const z = (layer + 0.5) * dz;
-        const w = mean * layerRatio[n * LAYERS + layer]!;
+      if (open[n] === 0) break;
+      const mean = pace[n]!;
+      const dz = depthM[n]! / layers;
+      for (let layer = 0; layer < layers; layer++) {
+        const w = mean * layerRatio[n * layers + layer]!;
         const share = 1 - (w * w) / vmax2;
-        if (share <= 0) continue;
-        const off2 = y * y + (z - fish.noseHeightM) ** 2;
+        const dzn = (layer + 0.5) * dz - noseHeightM;
+        const off2 = y * y + dzn * dzn;
+        if (off2 > far2 * share) continue;
         let energy = 0;
-        for (let p = 0; p < reactions.length; p++) {
-          if (off2 <= reactions[p]! * reactions[p]! * share)
-            energy += GUESS.prey[p]!.perM3 * GUESS.prey[p]!.j;
-        }
-        if (energy === 0) continue;
+        for (let p = 0; p < kinds; p++)
+          if (off2 <= reactionM2[p]! * share) energy += preyJPerM3[p]!;
         if (w > best) best = w;
-        const caught = 1 / (1 + Math.exp(GUESS.captureSteepness * (w / v50 - 1)));
-        flux += energy * water.drift[n]! * caught * w * BIN_M * dz;
+        const caught = 1 / (1 + Math.exp(steepness * (w / v50 - 1)));
+        flux += energy * drift[n]! * caught * w * binM * dz;
       }
     }
   }

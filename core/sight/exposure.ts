@@ -41,6 +41,10 @@ export interface ExposureView {
   offRad: number;
 }
 
+// Own copies: imported functions are reached through getters.
+const transmission = transmissionInWater;
+const ray = rayToFish;
+
 const SLICES = 12;
 const DEG = 180 / Math.PI;
 
@@ -58,14 +62,14 @@ export function exposure(view: ExposureView): number {
   const { distanceM, fishDepthM, topM } = view;
   const low = Math.max(0, view.hiddenBelowM);
   if (topM <= low || distanceM <= 0) return 0;
-  const top = rayToFish({ distanceM, heightM: topM, fishDepthM }).zenithRad;
+  const top = ray({ distanceM, heightM: topM, fishDepthM }).zenithRad;
   const bottom =
     low > 0
-      ? rayToFish({ distanceM, heightM: low, fishDepthM }).zenithRad
+      ? ray({ distanceM, heightM: low, fishDepthM }).zenithRad
       : Math.min(CRITICAL_RAD, Math.atan2(distanceM, fishDepthM));
   const dz = (bottom - top) / SLICES;
   let seen = 0;
-  for (let n = 0; n < SLICES; n++) seen += transmissionInWater(top + (n + 0.5) * dz);
+  for (let n = 0; n < SLICES; n++) seen += transmission(top + (n + 0.5) * dz);
   const widthDeg = (EXPOSURE.widthM / distanceM) * DEG;
   const area = widthDeg * seen * dz * DEG;
   const angularDegPerS = ((view.motionMps ?? 0) / distanceM) * DEG;

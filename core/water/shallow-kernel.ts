@@ -277,8 +277,8 @@ function updateVelocity(
       const meanDepth = 0.5 * (h[k]! + h[k + sa]!);
       const fluxes = cellFlux[k + sa]! - cellFlux[k]! + cornerFlux[k]! - cornerFlux[k - sb]!;
       const inflow = cellQ[k + sa]! - cellQ[k]! + cornerQ[k]! - cornerQ[k - sb]!;
-      const advection =
-        ((fluxes - w * inflow) * perDx) / (meanDepth > WET_FACE_M ? meanDepth : WET_FACE_M);
+      const mean = meanDepth > WET_FACE_M ? meanDepth : WET_FACE_M;
+      const carried = (fluxes - w * inflow) * perDx;
       let drag = 0.5 * (cf[k]! + cf[k + sa]!) * speed;
       const wetLeft = hf[k + sb]! > WET_FACE_M;
       const wetRight = hf[k - sb]! > WET_FACE_M;
@@ -294,8 +294,10 @@ function updateVelocity(
         viscous = 0.5 * (nu[k]! + nu[k + sa]!) * laplacian * perDx2;
       }
       const slope = GRAVITY * (etaHigh - etaLow) * perDx;
-      // Friction is implicit: (1 + dt drag/depth) in the denominator, both sides times the depth.
-      out[k] = ((w + dt * (viscous - advection - slope)) * depth) / (depth + dt * drag);
+      // Friction is implicit: (1 + dt drag/depth) below; advection over the mean depth: one division for both.
+      out[k] =
+        (((w + dt * (viscous - slope)) * mean - dt * carried) * depth) /
+        (mean * (depth + dt * drag));
     }
     // No water enters through the outflow.
     if (alongX && outflow && out[row - 1]! > 0) out[row - 1] = 0;

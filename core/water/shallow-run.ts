@@ -1,7 +1,10 @@
 import { prepareShallow, stepShallow } from './shallow-kernel';
-import { PAD, type ShallowState } from './shallow-state';
+import { PAD as PADDING, type ShallowState } from './shallow-state';
 
 export type SolveStatus = 'converged' | 'averaged' | 'stopped' | 'diverged';
+
+// Own copy: an imported constant is read through a getter.
+const PAD = PADDING;
 
 /** Length of a window of means, s. */
 const WINDOW_S = 8;
