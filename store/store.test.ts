@@ -23,6 +23,16 @@ import {
   type Db,
 } from './index';
 
+/**
+ * The sentence of a refusal. The native module makes its errors in whichever test's realm loaded
+ * it first, so that `toThrow` does not know them for errors when two files share a worker.
+ */
+const refusal = (work: Promise<unknown>) =>
+  work.then(
+    () => 'accepted',
+    (error: { message: string }) => error.message,
+  );
+
 const plan = { version: 1, name: 'Rill', lengthM: 20, features: [] } as unknown as BeatPlan;
 let folder: string;
 let db: Db;
@@ -72,7 +82,7 @@ it('is set to keep what it acknowledged: WAL, full synchronous, foreign keys', a
   expect(await pragma('journal_mode')).toBe('wal');
   expect(await pragma('synchronous')).toBe(2);
   expect(await pragma('foreign_keys')).toBe(1);
-  await expect(putMark(db, { ...mark, beatId: 'nobody' }, 1)).rejects.toThrow('FOREIGN KEY');
+  expect(await refusal(putMark(db, { ...mark, beatId: 'nobody' }, 1))).toContain('FOREIGN KEY');
 });
 
 it('beats, marks, settings and flows are there after the book is opened again', async () => {
@@ -115,10 +125,10 @@ it('events can be neither changed nor deleted', async () => {
   await putMark(db, mark, 2);
   await openTry(db, attempt, '2026-06-13');
   await appendEvent(db, 't1', event(1));
-  await expect(db.updateTable('try_events').set({ code: 'landing' }).execute()).rejects.toThrow(
+  expect(await refusal(db.updateTable('try_events').set({ code: 'landing' }).execute())).toContain(
     'append-only',
   );
-  await expect(db.deleteFrom('try_events').execute()).rejects.toThrow('append-only');
+  expect(await refusal(db.deleteFrom('try_events').execute())).toContain('append-only');
 });
 
 it('keeps a copy before it migrates an older book', async () => {
