@@ -23,6 +23,9 @@ import type { Store } from './store';
 /** Places are kept to a centimetre: what the address holds. */
 const cm = (m: number) => Math.round(m * 100) / 100;
 
+/** Another target: the cast at the last one is gone. */
+const NO_CAST = { stand: null, landing: null, drift: null, stalk: null, hours: null } as const;
+
 /** Everything a person can do here. Each is one edit of the store and, where it must last, one letter. */
 export function createActions(
   store: Store<WorkspaceState>,
@@ -87,14 +90,7 @@ export function createActions(
     chooseLie(lie: Lie | null) {
       store.set({
         lieId: lie?.id ?? null,
-        ...(lie && {
-          markId: null,
-          stand: null,
-          landing: null,
-          drift: null,
-          stalk: null,
-          hours: null,
-        }),
+        ...(lie && { markId: null, ...NO_CAST }),
       });
       push();
       const s = store.get();
@@ -104,13 +100,7 @@ export function createActions(
       store.set((s) => ({
         markId: id,
         lieId: null,
-        ...(id !== s.markId && {
-          stand: null,
-          landing: null,
-          drift: null,
-          stalk: null,
-          hours: null,
-        }),
+        ...(id !== s.markId && NO_CAST),
       }));
       push();
       const s = store.get();
@@ -179,11 +169,7 @@ export function createActions(
         step: 'spot',
         markId: mark.id,
         lieId: null,
-        stand: null,
-        landing: null,
-        drift: null,
-        stalk: null,
-        hours: null,
+        ...NO_CAST,
       }));
       saveMark(mark);
       push();

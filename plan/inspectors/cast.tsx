@@ -2,12 +2,12 @@
 
 import { formatLength, formatSeconds, formatSpeed } from '../../core/units/index';
 import { MICRO_MPS, UNKNOWN, WAKE_MPS, type DriftBand, type Lay } from '../../core/cast/index';
-import { Behind, Choice, Do, Fact } from '../../ui/parts';
+import { Behind, Choice, Fact } from '../../ui/parts';
 import { civilHour } from '../civil-time';
 import { usePart, useWorkspace } from '../context';
 import { numberOfMark, targetOf } from '../state';
+import { AtTheStand, postureName } from './at-the-stand';
 import { driftWhy, inHundred, PASS_WORDS } from '../words';
-import { POSTURE_OPTIONS } from './spot';
 
 type LayChoice = 'straight' | 'up' | 'down';
 const LAYS: readonly (readonly [LayChoice, string])[] = [
@@ -64,7 +64,7 @@ export function CastInspector() {
     <section className={stale ? 'stale' : ''}>
       <h2>{target ? (markNumber ? `Fish ${markNumber}` : 'The fish in the lie') : 'A cast'}</h2>
       <p className="second">
-        {POSTURE_OPTIONS.find(([p]) => p === posture)![1]}.{' '}
+        {postureName(posture)}.{' '}
         {lay.kind === 'straight'
           ? 'Straight line.'
           : `Reach ${choice === 'up' ? 'up' : 'down'}-current, ${formatLength(lay.amountM, units)}.`}
@@ -93,19 +93,7 @@ export function CastInspector() {
         </Fact>
         <Fact name="clean over">{drift ? formatLength(drift.best.cleanM, units) : ''}</Fact>
       </dl>
-      <h3>At the stand</h3>
-      <Choice
-        label="Posture"
-        value={posture}
-        options={POSTURE_OPTIONS}
-        onChange={actions.setPosture}
-      />
-      <div className="row">
-        <Do voice="solid" onClick={() => actions.go('log')}>
-          Log a try
-        </Do>
-        <Do onClick={actions.suggestAgain}>Suggest a stand</Do>
-      </div>
+      <AtTheStand next="log" word="Log a try" />
       <p className="second">
         Drag the stand, the open dot where the fly lands, or the fish. Arrow keys move what is
         focused.

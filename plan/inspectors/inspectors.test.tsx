@@ -141,7 +141,7 @@ const us = { settings: { ...initial.settings, units: 'us' as const } };
 describe('Read', () => {
   it('says how many lies, for which fish, at what temperature', async () => {
     const { calls } = show(<ReadInspector />);
-    expect(screen.getByText(/1 lies for a brown trout of 25 cm at 11.5 °C/)).toBeInTheDocument();
+    expect(screen.getByText(/1 lie for a brown trout of 25 cm at 11.5 °C/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Show the best lie' }));
     expect(calls).toEqual([['chooseLie', lie]]);
   });

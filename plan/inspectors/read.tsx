@@ -40,8 +40,8 @@ function ReadIntro() {
       {!lies && <p className="working">Reading the water.</p>}
       {lies && best && (
         <p>
-          {lies.lies.length} lies for a brown trout of {formatFishLength(ASSUMED_LENGTH_CM, units)}{' '}
-          at {formatTemp(temp, units)}
+          {lies.lies.length === 1 ? '1 lie' : `${lies.lies.length} lies`} for a brown trout of{' '}
+          {formatFishLength(ASSUMED_LENGTH_CM, units)} at {formatTemp(temp, units)}
           {typed ? '' : ', a guess until you type the temperature'}. The best is the{' '}
           {lieName(best.kind).toLowerCase()}, {best.rating} of 100.
         </p>

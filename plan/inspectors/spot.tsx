@@ -15,13 +15,7 @@ import { rayToFish, POSTURE, POSTURES, windowRadiusM, type Posture } from '../..
 import { Behind, Choice, Do, Fact, FigureField } from '../../ui/parts';
 import { usePart, useWorkspace } from '../context';
 import { markOf, numberOfMark, type Mark } from '../state';
-
-export const POSTURE_OPTIONS: readonly (readonly [Posture, string])[] = [
-  ['stand', 'Stand'],
-  ['crouch', 'Crouch'],
-  ['kneel', 'Kneel'],
-  ['crawl', 'Crawl'],
-];
+import { PostureChoice } from './at-the-stand';
 
 export function SpotInspector() {
   const mark = usePart(markOf);
@@ -125,12 +119,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
         />
       </div>
       <h3>Where it sees you</h3>
-      <Choice
-        label="Posture"
-        value={posture}
-        options={POSTURE_OPTIONS}
-        onChange={actions.setPosture}
-      />
+      <PostureChoice />
       {reach && (
         <p>
           <strong>

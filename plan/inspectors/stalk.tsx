@@ -3,15 +3,14 @@
 import { formatDepth, formatLength, formatMinutes } from '../../core/units/index';
 import type { Posture } from '../../core/sight/index';
 import { ALARM } from '../../core/stalk/index';
-import { Behind, Choice, Do } from '../../ui/parts';
-import { usePart, useWorkspace } from '../context';
+import { Behind } from '../../ui/parts';
+import { usePart } from '../context';
 import { numberOfMark, targetOf } from '../state';
 import { inHundred, legText, noWayText } from '../words';
-import { POSTURE_OPTIONS } from './spot';
+import { AtTheStand } from './at-the-stand';
 import { Band } from './band';
 
 export function StalkInspector() {
-  const { actions } = useWorkspace();
   const target = usePart(targetOf);
   const stalk = usePart((s) => s.stalk);
   const stale = usePart((s) => s.stalkStale);
@@ -99,19 +98,7 @@ export function StalkInspector() {
           )}
         </>
       )}
-      <h3>At the stand</h3>
-      <Choice
-        label="Posture"
-        value={posture}
-        options={POSTURE_OPTIONS}
-        onChange={actions.setPosture}
-      />
-      <div className="row">
-        <Do voice="solid" onClick={() => actions.go('cast')}>
-          Plan the cast
-        </Do>
-        <Do onClick={actions.suggestAgain}>Suggest a stand</Do>
-      </div>
+      <AtTheStand next="cast" word="Plan the cast" />
       <Behind title="What this rests on">
         <p className="second">
           Standing and kneeling on a half-metre grid, weighed for being seen, wading and distance. A
