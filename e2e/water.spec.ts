@@ -74,6 +74,7 @@ test('a link with bad parts says what it left out', async ({ page }) => {
 test('a mark on dry land is refused, and what cannot be sent is kept and sent later', async ({
   page,
 }) => {
+  await page.route('**/api/v1/marks/**', (route) => route.abort());
   await openBeat(page, 'spot');
   const fish = page
     .getByRole('region', { name: 'Fish and lies' })
@@ -85,7 +86,6 @@ test('a mark on dry land is refused, and what cannot be sent is kept and sent la
   await expect(
     page.getByText('No fish can lie there: the water is under 8 cm deep.'),
   ).toBeVisible();
-  await page.route('**/api/v1/marks/**', (route) => route.abort());
   await page.mouse.click(plan.x + 420, plan.y + plan.height / 2);
   await expect(
     page.getByText('Not saved yet: kept on this device, tried again in a moment.'),

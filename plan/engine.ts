@@ -8,6 +8,8 @@ import { atHour } from './civil-time';
 import { conditionsAt } from './conditions';
 import {
   ASSUMED_LENGTH_CM,
+  lieOf,
+  sameLie,
   ROD_M,
   targetOf,
   tempOf,
@@ -141,7 +143,8 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
         waterTempC: o.tempC,
       }),
     (lies, o) => {
-      if (o.flow === taken) store.set({ lies, liesStale: false });
+      if (o.flow === taken)
+        store.set((s) => ({ lies, liesStale: false, lieId: sameLie(lieOf(s), lies) ?? s.lieId }));
     },
     complain,
   );

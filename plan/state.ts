@@ -136,3 +136,20 @@ export function tipOf(stand: Place, landing: Place): { xM: number; yM: number; z
     zM: TIP_HEIGHT_M,
   };
 }
+
+/** A lie rated anew, from a finer picture or another level, may have moved: within this it is the same, m. */
+const SAME_LIE_M = 1.5;
+
+/** The id, among lies rated anew, of the lie that was chosen before; null when it is gone. */
+export function sameLie(before: Lie | null, lies: LieField): string | null {
+  if (!before) return null;
+  let id: string | null = null;
+  let nearest = SAME_LIE_M;
+  for (const lie of lies.lies) {
+    const d = Math.hypot(lie.xM - before.xM, lie.yM - before.yM);
+    if (d >= nearest) continue;
+    nearest = d;
+    id = lie.id;
+  }
+  return id;
+}

@@ -191,7 +191,7 @@ function StalkWay({ camera }: { camera: Camera }) {
         >
           <path d="M-7,0a8,8 0 0 1 14,0a8,8 0 0 1 -14,0" className="worst" />
           <circle r={2.6} fill="var(--fish)" />
-          <text x={-12} y={-8} textAnchor="end" className="worst-word cased">
+          <text x={-12} y={-22} textAnchor="end" className="worst-word cased">
             worst moment
           </text>
         </g>
