@@ -74,7 +74,6 @@ test('a link with bad parts says what it left out', async ({ page }) => {
 test('a mark on dry land is refused, and what cannot be sent is kept and sent later', async ({
   page,
 }) => {
-  await page.route('**/api/v1/marks/**', (route) => route.abort());
   await openBeat(page, 'spot');
   const fish = page
     .getByRole('region', { name: 'Fish and lies' })
@@ -86,11 +85,12 @@ test('a mark on dry land is refused, and what cannot be sent is kept and sent la
   await expect(
     page.getByText('No fish can lie there: the water is under 8 cm deep.'),
   ).toBeVisible();
+  await page.context().setOffline(true);
   await page.mouse.click(plan.x + 420, plan.y + plan.height / 2);
   await expect(
     page.getByText('Not saved yet: kept on this device, tried again in a moment.'),
   ).toBeVisible();
-  await page.unroute('**/api/v1/marks/**');
+  await page.context().setOffline(false);
   await page.reload();
   await settled(page);
   await page.reload();
