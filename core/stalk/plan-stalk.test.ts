@@ -126,6 +126,19 @@ describe('the way', () => {
     expect(r.calm.map((c) => c.fishId)).toEqual(['f', 'g']);
     for (const c of r.calm) expect(c.low <= c.best && c.best <= c.high).toBe(true);
   });
+  it('a fish is no calmer for another that sees better', () => {
+    const far = { ...fish, id: 'far', xM: 18 };
+    const near = { ...fish, id: 'near', xM: 9, yM: -3 };
+    const calm = (list: Fish[]) => {
+      const r = way(
+        ask(plan(), gentle, { from: { xM: 9, yM: -6 }, to: { xM: 12, yM: -6 }, fish: list }),
+      );
+      return r.calm.find((c) => c.fishId === 'far')!.best;
+    };
+    const alone = calm([far]);
+    expect(alone).toBeLessThan(1);
+    expect(calm([far, near])).toBeLessThanOrEqual(alone + 0.02);
+  });
   it('without fish nobody sees, and it is the plain short way', () => {
     const r = way(ask(plan(), gentle, { fish: [] }));
     expect(r.worst.exposure).toBe(0);

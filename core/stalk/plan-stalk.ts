@@ -75,8 +75,8 @@ interface Walk {
   depthM: Float64Array;
   /** Sum over fish of max(0, E - .1), one array a posture. */
   alarm: Float64Array[];
-  exposures: Float64Array[];
-  worstFish: Int8Array[];
+  /** What each fish sees of a moving angler, one array a posture: index fish * cells + cell. */
+  seen: Float64Array[];
 }
 
 /**
@@ -129,8 +129,7 @@ function walkGrid(scene: Scene, input: StalkInput, views: FishView[]): Walk {
     wade: new Uint8Array(cells),
     depthM: new Float64Array(cells),
     alarm: WAYS.map(() => new Float64Array(cells)),
-    exposures: WAYS.map(() => new Float64Array(cells)),
-    worstFish: WAYS.map(() => new Int8Array(cells).fill(-1)),
+    seen: WAYS.map(() => new Float64Array(cells * views.length)),
   };
   const sample = { depthM: 0, u: 0, v: 0 };
   const { flow } = scene;
@@ -157,10 +156,7 @@ function walkGrid(scene: Scene, input: StalkInput, views: FishView[]): Walk {
       for (let f = 0; f < views.length; f++) {
         const e = exposureAt(scene, views[f]!, at, input.conditions);
         walk.alarm[p]![cell]! += Math.max(0, e - ALARM.threshold);
-        if (e > walk.exposures[p]![cell]!) {
-          walk.exposures[p]![cell] = e;
-          walk.worstFish[p]![cell] = f;
-        }
+        walk.seen[p]![f * cells + cell] = e;
       }
     }
   }
@@ -286,18 +282,14 @@ function packageWay(walk: Walk, path: number[], input: StalkInput, views: FishVi
     seconds += step.seconds;
     if (wading) wadedM += lengthM;
     deepestM = Math.max(deepestM, walk.depthM[to]!);
-    const e = walk.exposures[layer]![to]!;
-    if (e > leg.worst.exposure) {
-      const f = walk.worstFish[layer]![to]!;
-      leg.worst = {
-        exposure: e,
-        fishId: f >= 0 ? views[f]!.fish.id : null,
-        place: placeOf(walk, to),
-      };
+    const seen = walk.seen[layer]!;
+    for (let f = 0; f < views.length; f++) {
+      const e = seen[f * cells + to]!;
+      alarmed[f]! += Math.max(0, e - ALARM.threshold) * step.seconds;
+      if (e > leg.worst.exposure) {
+        leg.worst = { exposure: e, fishId: views[f]!.fish.id, place: placeOf(walk, to) };
+      }
     }
-    // One fish: the sum is its own; with several the sum is shared by who sees best.
-    const f = walk.worstFish[layer]![to]!;
-    if (f >= 0) alarmed[f]! += Math.max(0, e - ALARM.threshold) * step.seconds;
   }
   const nothing = { exposure: 0, fishId: null, place: input.to };
   const calmWith = (dose: number, tau: number) => Math.exp(-dose / tau);
