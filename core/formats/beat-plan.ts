@@ -73,6 +73,25 @@ export interface GeographicAnchor {
 }
 
 /**
+ * How the fall that ledges leave is spread: `share` of it reached at `xM`, from 0 at 0 to 1 at the
+ * beat's length. Absent: evenly.
+ */
+export interface FallPlace {
+  xM: number;
+  share: number;
+}
+
+/** Roughness and discharge fitted to what was measured; all of the bed's friction is multiplied. */
+export interface Calibration {
+  /** Factor on n; the variable-power law's cf takes its square. */
+  roughness: number;
+  points: number;
+  /** Root mean squares of what is left: solved minus measured. */
+  depthRmsM: number;
+  speedRmsMps: number;
+}
+
+/**
  * A beat in the plan frame: metres, right-handed, x up-current along the chord, y toward true
  * right. `bearingDeg`: true bearing of +x, clockwise from north. `slope`: fall of the surface per
  * metre along x at the surveyed level.
@@ -86,6 +105,8 @@ export interface BeatPlan {
   anchor?: GeographicAnchor;
   timeZone?: string;
   altitudeM?: number;
+  fallProfile?: FallPlace[];
+  calibration?: Calibration;
   levels: Level[];
   surveyedLevel: LevelName;
   features: BeatFeature[];

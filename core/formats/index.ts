@@ -4,6 +4,8 @@ export type {
   BeatFeature,
   BeatPlan,
   BedMaterial,
+  Calibration,
+  FallPlace,
   FeatureKind,
   FeatureOf,
   GeographicAnchor,
@@ -15,4 +17,5 @@ export type {
 export { LEVEL_NAMES, BED_MATERIALS, featuresOf, planHash, shapePlaces } from './beat-plan';
 export { readBeat, type BeatProblem, type ReadBeatResult } from './read-beat';
 export { writeBeat } from './write-beat';
+export { KIND_RULES, type KindRule } from './kind-rules';
 export { joinBank, type BankLine } from './bank-line';

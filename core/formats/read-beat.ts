@@ -5,6 +5,8 @@ import {
   LEVEL_NAMES,
   type BeatFeature,
   type BeatPlan,
+  type Calibration,
+  type FallPlace,
   type FeatureKind,
   type Level,
   type LevelName,
@@ -76,6 +78,7 @@ export function readBeat(json: unknown): ReadBeatResult {
     checkBanks(plan, say, notes);
     checkDepths(plan, say);
   }
+  if (problems.length === 0) checkSoundings(plan, say);
   if (problems.length > 0) return { ok: false, problems };
   return { ok: true, plan, notes };
 }
@@ -132,6 +135,8 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
       `surveyedLevel is ${shown(raw.surveyedLevel)}; it must be one of ${LEVEL_NAMES.join(', ')}.`,
     );
   }
+  const fallProfile = readFallProfile(raw.fallProfile, lengthM, complain);
+  const calibration = readCalibration(raw.calibration, complain);
   const levels = bad ? [] : readLevels(raw.levels, surveyedLevel, complain, notes);
   if (bad) return null;
   const plane = raw.frame === 'lonlat' ? createTangentPlane(anchor!, bearingDeg) : null;
@@ -145,11 +150,55 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
       ...(anchor && { anchor: { lat: anchor.lat, lon: anchor.lon } }),
       ...(timeZone !== undefined && { timeZone }),
       ...(altitudeM !== undefined && { altitudeM }),
+      ...(fallProfile && { fallProfile }),
+      ...(calibration && { calibration }),
       levels,
       surveyedLevel,
     },
     toPlan: plane && plane.toPlan,
   };
+}
+
+type Complain = (property: string, message: string) => void;
+
+function readFallProfile(raw: unknown, lengthM: number, complain: Complain): FallPlace[] | null {
+  if (raw === undefined) return null;
+  const list = Array.isArray(raw) ? (raw as FallPlace[]) : [];
+  const sound =
+    list.length >= 2 &&
+    list.every((p) => Number.isFinite(p?.xM) && p.share >= 0 && p.share <= 1) &&
+    list.every((p, i) => i === 0 || (p.xM > list[i - 1]!.xM && p.share >= list[i - 1]!.share)) &&
+    list[0]!.share === 0 &&
+    list[list.length - 1]!.share === 1 &&
+    Math.abs(list[0]!.xM) < 1e-6 &&
+    Math.abs(list[list.length - 1]!.xM - lengthM) < 1e-6;
+  if (sound) return list.map(({ xM, share }) => ({ xM, share }));
+  complain(
+    'fallProfile',
+    `fallProfile is ${shown(raw)}; it must be a list of {xM, share}, growing, from share 0 at 0 to share 1 at ${lengthM} m.`,
+  );
+  return null;
+}
+
+function readCalibration(raw: unknown, complain: Complain): Calibration | null {
+  if (raw === undefined) return null;
+  const c = (isObject(raw) ? raw : {}) as unknown as Calibration;
+  const rules = [
+    ['roughness', headerNumber(0.1, 10, '(times)')],
+    ['points', headerNumber(1, 10000, '')],
+    ['depthRmsM', headerNumber(0, 10, 'm')],
+    ['speedRmsMps', headerNumber(0, 10, 'm/s')],
+  ] as const;
+  let sound = true;
+  for (const [property, rule] of rules) {
+    const problem = rule.problem(c[property]);
+    if (!problem) continue;
+    sound = false;
+    complain(`calibration.${property}`, `calibration.${property} ${problem}.`);
+  }
+  if (!sound) return null;
+  const { roughness, points, depthRmsM, speedRmsMps } = c;
+  return { roughness, points, depthRmsM, speedRmsMps };
 }
 
 function readLevels(
@@ -374,6 +423,26 @@ function checkDepths(plan: BeatPlan, say: Say): void {
       null,
       'slope',
       `Slope: the ledges drop ${drops.toFixed(2)} m and the whole beat falls ${fall.toFixed(2)} m (slope times length); the fall must be at least the drops.`,
+    );
+  }
+}
+
+/** A depth taken this far outside the banks is still the angler's tape, not land, m. */
+const ON_LAND_M = 0.3;
+
+function checkSoundings(plan: BeatPlan, say: Say): void {
+  const left = joinBank(plan, 'left').line;
+  const right = joinBank(plan, 'right').line;
+  for (const [index, f] of plan.features.entries()) {
+    if (f.kind !== 'sounding' || f.depthM === 0 || f.shape.type !== 'Point') continue;
+    const { xM, yM } = f.shape.place;
+    const off = Math.max(polylineYAt(left, xM) - yM, yM - polylineYAt(right, xM));
+    const outside = Math.max(off, -xM, xM - plan.lengthM);
+    if (outside <= ON_LAND_M) continue;
+    say(
+      index,
+      'geometry',
+      `Feature ${index} (sounding): lies ${outside.toFixed(1)} m outside the water's edge at x ${xM.toFixed(1)}, y ${yM.toFixed(1)} m, yet is ${f.depthM} m deep; move it into the water or the bank out.`,
     );
   }
 }

@@ -3,10 +3,6 @@
  * relations are in `core/fish`; what the guesses must reproduce is in the tests.
  */
 export const GUESS = {
-  /** Broken water by Froude number: smoothstep between, raised where stones are a good part of the depth. */
-  brokenFroude: [0.25, 0.7] as const,
-  brokenShallowGain: 0.5,
-
   /** Drift: highest share of the inlet's concentration, and sources per second. */
   driftCeiling: 1.6,
   driftFromBroken: 0.02,
@@ -14,8 +10,6 @@ export const GUESS = {
   /** Settling, m/s, full where the water stands, none at this pace. */
   driftSettlingMps: 0.006,
   driftSettlesBelowMps: 0.25,
-  spreadPerUH: 0.015,
-  spreadFloorM2s: 0.001,
 
   /** Aeration of the inlet, source per second in broken water, decay time. */
   airInlet: 0.5,

@@ -2,7 +2,7 @@ import type { BeatFeature, BeatPlan } from '../formats/index';
 import { madeFlow } from '../cast/test-waters';
 import { boulderIsSolved, rateLies, waterForFish, type RateOptions } from './index';
 import { canHold, createPlaceNeeds, fishToday, placeNeedsInto } from './needs';
-import { settleTracer } from './tracer';
+import { settleTracer } from '../water/index';
 
 const line = (...points: [number, number][]) => ({
   type: 'LineString' as const,

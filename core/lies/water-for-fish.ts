@@ -1,8 +1,14 @@
 import { distanceTransform, pointInPolygon, smoothstep } from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
-import { createChannel, profileRatio, SOLID, type FlowField } from '../water/index';
+import {
+  brokenWater,
+  createChannel,
+  profileRatio,
+  settleTracer,
+  SOLID,
+  type FlowField,
+} from '../water/index';
 import { GUESS } from './guesses';
-import { settleTracer } from './tracer';
 
 /** What a flow offers any fish: computed once, independent of species, size and temperature. */
 export interface WaterForFish {
@@ -56,8 +62,7 @@ function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
       layerRatio[k * LAYERS + n] = profileRatio(((n + 0.5) / LAYERS) * h, h, flow.d84M[k]!);
     }
     froude[k] = pace[k]! / Math.sqrt(9.81 * h);
-    const roughening = 1 + GUESS.brokenShallowGain * Math.exp(-h / (2 * flow.d84M[k]!));
-    broken[k] = smoothstep(GUESS.brokenFroude[0], GUESS.brokenFroude[1], froude[k]! * roughening);
+    broken[k] = brokenWater(froude[k]!, h, flow.d84M[k]!);
   }
   const over = overhead(plan, flow);
   const metres = (mask: ArrayLike<number>) => distanceTransform(nx, ny, mask).map((d) => d * cellM);

@@ -86,7 +86,7 @@ describe('ledges, boulders, timber, bed and weed', () => {
     expect(channel.surveyedSurfaceM(20, 0)).toBeCloseTo(0.2, 9);
     expect(channel.surveyedSurfaceM(0, 0)).toBe(0);
     const step = channel.surveyedSurfaceM(8.6, 0) - channel.surveyedSurfaceM(8.4, 0);
-    expect(step).toBeCloseTo(0.12 + 0.2 * channel.evenSlope, 9);
+    expect(step).toBeCloseTo(0.12 + 0.2 * channel.footSlope, 9);
   });
   it('a boulder is a cap, flat to .6 of its radius', () => {
     const bed = buildBed(

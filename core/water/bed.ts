@@ -88,8 +88,9 @@ function layBed(bed: Bed): void {
   const { channel, depths } = bed;
   const { lengthM } = channel.plan;
   eachCell(bed, lengthM, (k, x, y, held) => {
-    // Outside the beat the end section goes on at the even slope.
-    const surface = channel.surveyedSurfaceM(held, y) + channel.evenSlope * (x - held);
+    // Outside the beat the end section goes on at the slope it ends with.
+    const slope = x < 0 ? channel.footSlope : channel.headSlope;
+    const surface = channel.surveyedSurfaceM(held, y) + slope * (x - held);
     bed.surveyedSurfaceM[k] = surface;
     const n = channel.across(held, y);
     if (n > 0 && n < 1) bed.bedM[k] = surface - depths.depthM(held, y);

@@ -4,6 +4,8 @@ import { featuresOf, joinBank, type BankFeature, type BeatPlan } from '../format
 /** Height of a bank where the survey gives none, m, and its run per metre of rise. */
 export const DEFAULT_BANK_HEIGHT_M = 0.6;
 const BANK_RUN_PER_RISE = 3;
+/** The slope at an end of the beat is taken over this much of it, m. */
+const END_SLOPE_M = 3;
 
 /**
  * The beat as a channel: banks as y of x, the surface the survey was taken at, and fitted
@@ -20,7 +22,11 @@ export interface Channel {
   across(xM: number, yM: number): number;
   /** Surface height at the surveyed level; 0 at x = 0. */
   surveyedSurfaceM(xM: number, yM: number): number;
-  evenSlope: number;
+  /** Whether a ledge crosses between two x at this y. */
+  ledgeBetween(fromXM: number, toXM: number, yM: number): boolean;
+  /** Slope of the surface at the beat's foot: what the water beyond it goes on at. */
+  footSlope: number;
+  headSlope: number;
   bankAt(xM: number, side: 'left' | 'right'): BankFeature;
   /** Height of the land above the surveyed surface at a place beyond the banks. */
   bankRiseM(xM: number, yM: number, side: 'left' | 'right'): number;
@@ -40,7 +46,15 @@ export function createChannel(plan: BeatPlan): Channel {
   const drops = ledges.reduce((sum, l) => sum + l.dropM, 0);
   const fall = plan.slope * plan.lengthM;
   // Ledges that drop more than the beat falls leave nothing for the water between: level.
-  const evenSlope = Math.max(0, fall - drops) / plan.lengthM;
+  const rest = Math.max(0, fall - drops);
+  const profile = plan.fallProfile ?? [
+    { xM: 0, share: 0 },
+    { xM: plan.lengthM, share: 1 },
+  ];
+  const heights = profile.map((p) => ({ xM: p.xM, yM: rest * p.share }));
+  const slopeBetween = (a: number, b: number) =>
+    (polylineYAt(heights, b) - polylineYAt(heights, a)) / (b - a);
+  const end = Math.min(END_SLOPE_M, plan.lengthM);
   const leftYM = (x: number) => polylineYAt(left.line, Math.min(plan.lengthM, Math.max(0, x)));
   const rightYM = (x: number) => polylineYAt(right.line, Math.min(plan.lengthM, Math.max(0, x)));
   const bankAt = (xM: number, side: 'left' | 'right') => {
@@ -57,7 +71,7 @@ export function createChannel(plan: BeatPlan): Channel {
     rightYM,
     across: (x, y) => (y - leftYM(x)) / (rightYM(x) - leftYM(x)),
     surveyedSurfaceM(xM, yM) {
-      let z = evenSlope * xM;
+      let z = polylineYAt(heights, xM);
       for (const ledge of ledges) {
         const lineX = xAtY(ledge.byY, yM);
         const downIsLow = Math.cos((ledge.facing * Math.PI) / 180) <= 0;
@@ -65,7 +79,13 @@ export function createChannel(plan: BeatPlan): Channel {
       }
       return z;
     },
-    evenSlope,
+    ledgeBetween: (fromXM, toXM, yM) =>
+      ledges.some(({ byY }) => {
+        const x = xAtY(byY, yM);
+        return x > fromXM && x < toXM;
+      }),
+    footSlope: slopeBetween(0, end),
+    headSlope: slopeBetween(plan.lengthM - end, plan.lengthM),
     bankAt,
     bankRiseM(xM, yM, side) {
       const bank = bankAt(xM, side);

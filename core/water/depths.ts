@@ -23,7 +23,7 @@ export interface SurveyedDepths {
 
 /**
  * Depth at the surveyed level from taped sections and soundings. Between two sections depth is
- * linear along the stream at the same share of the width; soundings then correct that locally
+ * linear along the stream at the same share of the width, broken at ledges; soundings then correct that locally
  * (normalised Gaussian weights). Banks are zero depth, but for cut banks, which keep the depth
  * taken beside them. Throws RangeError when nothing was taken.
  */
@@ -34,7 +34,7 @@ export function surveyedDepths(channel: Channel): SurveyedDepths {
   for (const section of featuresOf(plan, 'section')) {
     if (section.shape.type !== 'LineString') continue;
     const places = section.stations.map((s) => ({
-      ...along(section.shape as LineShape, s.offsetM),
+      ...alongLine((section.shape as LineShape).line, s.offsetM),
       depthM: s.depthM,
     }));
     taken.push(...places);
@@ -48,12 +48,14 @@ export function surveyedDepths(channel: Channel): SurveyedDepths {
     throw new RangeError('surveyedDepths: the beat has no section and no sounding');
   profiles.sort((a, b) => a.x[0]! - b.x[0]!);
   const mean = taken.reduce((sum, t) => sum + t.depthM, 0) / taken.length;
-  const fromSections = (xM: number, n: number) =>
-    profiles.length > 0 ? blend(profiles, xM, n) : mean * 1.3 * (1 - Math.abs(2 * n - 1) ** 3);
+  const fromSections = (xM: number, yM: number, n: number) =>
+    profiles.length > 0
+      ? blend(profiles, xM, n, (from, to) => channel.ledgeBetween(from, to, yM))
+      : mean * 1.3 * (1 - Math.abs(2 * n - 1) ** 3);
   const residuals = soundings.map((s) => ({
     xM: s.xM,
     yM: s.yM,
-    r: s.depthM - fromSections(s.xM, channel.across(s.xM, s.yM)),
+    r: s.depthM - fromSections(s.xM, s.yM, channel.across(s.xM, s.yM)),
   }));
   return {
     taken,
@@ -69,26 +71,30 @@ export function surveyedDepths(channel: Channel): SurveyedDepths {
         weight += w;
         sum += w * s.r;
       }
-      return Math.max(0, fromSections(xM, n) + sum / weight);
+      return Math.max(0, fromSections(xM, yM, n) + sum / weight);
     },
   };
 }
 
 type LineShape = { type: 'LineString'; line: { xM: number; yM: number }[] };
 
-function along(shape: LineShape, offsetM: number): { xM: number; yM: number } {
+/** The place `offsetM` along a line from its first point; beyond the end, on its last stretch. */
+export function alongLine(
+  line: readonly { xM: number; yM: number }[],
+  offsetM: number,
+): { xM: number; yM: number } {
   let left = offsetM;
-  for (let i = 0; i + 1 < shape.line.length; i++) {
-    const a = shape.line[i]!;
-    const b = shape.line[i + 1]!;
+  for (let i = 0; i + 1 < line.length; i++) {
+    const a = line[i]!;
+    const b = line[i + 1]!;
     const length = Math.hypot(b.xM - a.xM, b.yM - a.yM);
-    if (left <= length || i + 2 === shape.line.length) {
+    if (left <= length || i + 2 === line.length) {
       const t = length === 0 ? 0 : left / length;
       return { xM: a.xM + t * (b.xM - a.xM), yM: a.yM + t * (b.yM - a.yM) };
     }
     left -= length;
   }
-  return shape.line[0]!;
+  return line[0]!;
 }
 
 function profileOf(
@@ -134,13 +140,23 @@ function readAt(profile: Profile, n: number, key: 'x' | 'depth'): number {
   return values[k]! + t * (values[k + 1]! - values[k]!);
 }
 
-function blend(profiles: Profile[], xM: number, n: number): number {
+/**
+ * Linear along the stream between the profile below and the one above, at the same share of the
+ * width. A ledge between is a break: each side keeps to its own profile.
+ */
+function blend(
+  profiles: Profile[],
+  xM: number,
+  n: number,
+  ledgeBetween: (fromX: number, toX: number) => boolean,
+): number {
   let before: Profile | null = null;
   let xBefore = -Infinity;
   for (const profile of profiles) {
     const x = readAt(profile, n, 'x');
     if (x >= xM) {
-      if (!before) return readAt(profile, n, 'depth');
+      if (!before || ledgeBetween(xBefore, xM)) return readAt(profile, n, 'depth');
+      if (ledgeBetween(xM, x)) return readAt(before, n, 'depth');
       const t = (xM - xBefore) / Math.max(1e-9, x - xBefore);
       return (1 - t) * readAt(before, n, 'depth') + t * readAt(profile, n, 'depth');
     }

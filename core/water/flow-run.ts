@@ -1,13 +1,20 @@
-import { bilinearInto, fnv1a64, smoothInto } from '../grid/index';
+import { bilinearInto, fnv1a64, smoothInto, type GridFrame } from '../grid/index';
 import { planHash, type BeatPlan } from '../formats/index';
 import { buildBed, type Bed } from './bed';
-import { DRY_M, type FlowField } from './flow-field';
+import { createChannel } from './channel';
+import { DRY_M, sampleFlow, type FlowField } from './flow-field';
 import { prepareShallowRun, type PreparedRun, type ShallowWaterResult } from './shallow-water';
 
 export interface SolveFlowOptions {
   dischargeM3s: number;
   /** Fine cell, m. */
   cellM?: number;
+  /** Stop at the first picture, on the caller's own cells. */
+  onlyCoarse?: boolean;
+  /** false: keep the surveyed bed, whatever surface comes out. */
+  correctBed?: boolean;
+  /** A flow of the same plan and discharge to start from: a sharper picture of it. */
+  from?: FlowField;
   onProgress?: (fraction: number) => void;
 }
 
@@ -21,8 +28,14 @@ export interface FlowRun {
   result(): FlowField;
 }
 
-const DEFAULT_CELL_M = 0.2;
-const COARSE_FACTOR = 2;
+export const FINE_CELL_M = 0.2;
+/** Beats that this holds are sharpened to SHARP_CELL_M, so that small boulders have honest wakes. */
+export const SHARP_CELL_M = 0.1;
+const SHARP_LIMIT = { lengthM: 45, widthM: 12 };
+/** Cells of the first picture and of the bed's correction, which is so the same at every sharpness. */
+const COARSE_CELL_M = 0.4;
+/** Water leaves a level beat at this slope. */
+const LEAST_SLOPE = 0.001;
 /** Steps between looks at the caller's budget. */
 const STEPS_A_TURN = 10;
 /** Smoothing of the bed's correction, passes of 1-2-1 on the coarse grid: about 1.5 m. */
@@ -43,23 +56,32 @@ interface Stage {
 /**
  * A beat's flow in stages: (1) coarse at the surveyed discharge, whose surface tells how far the
  * assumed one was off, and the bed is moved by the smoothed difference, once; (2) coarse at the
- * wanted discharge: the first picture; (3) fine, started from it.
+ * wanted discharge: the first picture; (3) fine, started from it, or from a flow given.
  */
 export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRun {
-  const { dischargeM3s, cellM = DEFAULT_CELL_M } = options;
+  const {
+    dischargeM3s,
+    cellM = FINE_CELL_M,
+    from,
+    onlyCoarse = false,
+    correctBed = true,
+  } = options;
   if (!(dischargeM3s > 0))
     throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
   const surveyed = plan.levels.find((l) => l.name === plan.surveyedLevel)!.dischargeM3s;
-  const coarseBed = buildBed(plan, cellM * COARSE_FACTOR);
-  let stage: Stage = {
-    name: 'survey',
-    bed: coarseBed,
-    run: start(coarseBed, plan, surveyed, fromSurvey(coarseBed, surveyed), 'survey'),
-  };
-  let correction: Float64Array | null = null;
+  const coarseBed = buildBed(plan, COARSE_CELL_M);
+  const begin = (name: Stage['name'], bed: Bed, q: number, initial: Initial): Stage => ({
+    name,
+    bed,
+    run: start(bed, plan, q, initial, { maxS: MAX_S[name], rough: name !== 'fine' && !onlyCoarse }),
+  });
+  let correction: Float64Array = new Float64Array(coarseBed.bedM.length);
   let coarse: FlowField | null = null;
   let final: FlowField | null = null;
   let misfitM = NaN;
+  let stage = correctBed
+    ? begin('survey', coarseBed, surveyed, fromSurvey(coarseBed, surveyed))
+    : begin('coarse', coarseBed, dischargeM3s, fromSurvey(coarseBed, dischargeM3s));
 
   function next(): void {
     const solved = stage.run.result();
@@ -67,18 +89,18 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
       correction = surfaceMisfit(coarseBed, solved);
       for (let k = 0; k < coarseBed.bedM.length; k++) coarseBed.bedM[k]! += correction[k]!;
       misfitM = meanMisfit(coarseBed, solved, correction);
-      const initial = { depthM: solved.depthM, u: solved.u, v: solved.v };
-      stage = {
-        name: 'coarse',
-        bed: coarseBed,
-        run: start(coarseBed, plan, dischargeM3s, initial, 'coarse'),
-      };
+      if (from) goFine((x, y) => readFlow(from, x, y));
+      else stage = begin('coarse', coarseBed, dischargeM3s, solved);
     } else if (stage.name === 'coarse') {
       coarse = trim(coarseBed, solved, dischargeM3s, misfitM, plan.lengthM);
-      const fine = buildBed(plan, cellM);
-      const initial = refine(coarseBed, solved, fine, correction!);
-      stage = { name: 'fine', bed: fine, run: start(fine, plan, dischargeM3s, initial, 'fine') };
+      if (onlyCoarse) final = coarse;
+      else goFine(readCoarse(coarseBed, solved));
     } else final = trim(stage.bed, solved, dischargeM3s, misfitM, plan.lengthM);
+  }
+
+  function goFine(read: ReadWater): void {
+    const fine = buildBed(plan, cellM);
+    stage = begin('fine', fine, dischargeM3s, refine(coarseBed, fine, correction, read));
   }
 
   return {
@@ -112,10 +134,10 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
 }
 
 /** Changes whenever the solver's answers do, so that older ones are not taken for new. */
-const SOLVER_VERSION = 1;
+const SOLVER_VERSION = 2;
 
 /** Key of a solved flow: everything that goes into it. */
-export const flowInputHash = (plan: BeatPlan, dischargeM3s: number, cellM = DEFAULT_CELL_M) =>
+export const flowInputHash = (plan: BeatPlan, dischargeM3s: number, cellM = FINE_CELL_M) =>
   fnv1a64(`${planHash(plan)}|${dischargeM3s}|${cellM}|${SOLVER_VERSION}`);
 
 /** Runs `createFlowRun` to its end. */
@@ -125,6 +147,15 @@ export function solveFlow(plan: BeatPlan, options: SolveFlowOptions): FlowField 
   return run.result();
 }
 
+/** Whether a beat is small enough to be sharpened to SHARP_CELL_M. */
+export function canSharpen(plan: BeatPlan): boolean {
+  if (plan.lengthM > SHARP_LIMIT.lengthM) return false;
+  const channel = createChannel(plan);
+  for (let x = 0; x <= plan.lengthM; x += 1)
+    if (channel.rightYM(x) - channel.leftYM(x) > SHARP_LIMIT.widthM) return false;
+  return true;
+}
+
 type Initial = { depthM: Float64Array; u: Float64Array; v: Float64Array };
 
 function start(
@@ -132,22 +163,25 @@ function start(
   plan: BeatPlan,
   dischargeM3s: number,
   initial: Initial,
-  stage: keyof typeof MAX_S,
+  options: { maxS: number; rough: boolean },
 ): PreparedRun {
+  const roughness = plan.calibration?.roughness ?? 1;
   return prepareShallowRun({
     nx: bed.nx,
     ny: bed.ny,
     cellM: bed.cellM,
     bedM: bed.bedM,
-    manningN: bed.manningN,
+    manningN: bed.manningN.map((n) => n * roughness),
+    // Where stones rule, cf goes with the square of D84: the same factor serves both laws.
+    d84M: bed.d84M.map((d) => d * roughness),
     inflow: { edge: 'xMax', dischargeM3s },
     outflow: {
       edge: 'xMin',
       kind: 'normal-depth',
-      slope: Math.max(0.001, bed.channel.evenSlope || plan.slope),
+      slope: Math.max(LEAST_SLOPE, bed.channel.footSlope),
     },
     initial,
-    options: { maxS: MAX_S[stage], rough: stage !== 'fine' },
+    options,
   });
 }
 
@@ -201,39 +235,52 @@ function meanMisfit(bed: Bed, solved: ShallowWaterResult, correction: Float64Arr
   return Math.sqrt(sum / Math.max(1, bed.depths.taken.length));
 }
 
-/** Coarse answer on the fine grid; moves the fine bed by the same correction. */
-function refine(
-  coarse: Bed,
-  solved: ShallowWaterResult,
-  fine: Bed,
-  correction: Float64Array,
-): Initial {
-  const cells = fine.nx * fine.ny;
-  const out = {
-    depthM: new Float64Array(cells),
-    u: new Float64Array(cells),
-    v: new Float64Array(cells),
+/** Surface and velocity at a place; null where there is no water near. */
+type ReadWater = (xM: number, yM: number) => { surfaceM: number; u: number; v: number } | null;
+
+function readCoarse(bed: Bed, solved: ShallowWaterResult): ReadWater {
+  const surface = solved.depthM.map((d, k) => bed.bedM[k]! + d);
+  return (xM, yM) => {
+    const near = nearestWet(bed, solved.depthM, xM, yM);
+    if (near < 0) return null;
+    const u = bilinearInto(bed, solved.u, xM, yM);
+    return { surfaceM: surface[near]!, u, v: bilinearInto(bed, solved.v, xM, yM) };
   };
-  const surface = solved.depthM.map((d, k) => coarse.bedM[k]! + d);
+}
+
+/** Outside the beat, its end section. */
+function readFlow(flow: FlowField, xM: number, yM: number): ReturnType<ReadWater> {
+  const far = flow.x0M + (flow.nx - 1) * flow.cellM;
+  const x = Math.min(far, Math.max(flow.x0M, xM));
+  const near = nearestWet(flow, flow.depthM, x, yM);
+  if (near < 0) return null;
+  const { u, v } = sampleFlow(flow, x, yM, { depthM: 0, u: 0, v: 0 });
+  return { surfaceM: flow.surfaceM[near]!, u, v };
+}
+
+/** An answer laid on the fine grid; moves the fine bed by the same correction. */
+function refine(coarse: Bed, fine: Bed, correction: Float64Array, read: ReadWater): Initial {
+  const cells = fine.nx * fine.ny;
+  const make = () => new Float64Array(cells);
+  const out = { depthM: make(), u: make(), v: make() };
   for (let j = 0; j < fine.ny; j++) {
     for (let i = 0; i < fine.nx; i++) {
       const k = j * fine.nx + i;
       const x = fine.x0M + i * fine.cellM;
       const y = fine.y0M + j * fine.cellM;
       fine.bedM[k]! += bilinearInto(coarse, correction, x, y);
-      const near = nearestWet(coarse, solved.depthM, x, y);
-      if (near < 0) continue;
-      const depth = surface[near]! - fine.bedM[k]!;
-      if (depth <= 0) continue;
+      const water = read(x, y);
+      const depth = water ? water.surfaceM - fine.bedM[k]! : 0;
+      if (!water || depth <= 0) continue;
       out.depthM[k] = depth;
-      out.u[k] = bilinearInto(coarse, solved.u, x, y);
-      out.v[k] = bilinearInto(coarse, solved.v, x, y);
+      out.u[k] = water.u;
+      out.v[k] = water.v;
     }
   }
   return out;
 }
 
-function nearestWet(frame: Bed, depth: Float64Array, xM: number, yM: number): number {
+function nearestWet(frame: GridFrame, depth: Float64Array, xM: number, yM: number): number {
   const ci = Math.min(frame.nx - 1, Math.max(0, Math.round((xM - frame.x0M) / frame.cellM)));
   const cj = Math.min(frame.ny - 1, Math.max(0, Math.round((yM - frame.y0M) / frame.cellM)));
   const own = cj * frame.nx + ci;
@@ -277,7 +324,7 @@ function trim(
     solid: new Uint8Array(nx * ny),
     status: solved.status,
     massError: solved.massError,
-    calibrated: false,
+    calibrated: bed.channel.plan.calibration !== undefined,
     depthMisfitM: misfitM,
     iterations: solved.iterations,
   };

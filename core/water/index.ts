@@ -1,4 +1,37 @@
 /** Water: from a beat to its bed, its flow, and what is read from the flow. */
+
+// Ways in: what a person can say of a stream, and what was taped.
+export {
+  beatFromSketch,
+  fitSketch,
+  sketchProblems,
+  newSketch,
+  newPiece,
+  PACE_WORD_MPS,
+  SKETCH_KINDS,
+  type Sketch,
+  type SketchFit,
+  type SketchPiece,
+  type SketchProblem,
+  type SketchThing,
+} from './sketch/index';
+export {
+  dischargeByFloat,
+  dischargeFromStage,
+  dischargeMidSection,
+  FLOAT_COEFFICIENT,
+  HYDRAULIC_GEOMETRY,
+  type SectionDischarge,
+  type Vertical,
+} from './discharge';
+export { surveyDoubt, type DoubtPlace, type SurveyDoubt } from './survey-doubt';
+export { createChannel, type Channel } from './channel';
+export { surveyedDepths, type SurveyedDepths } from './depths';
+export { buildBed, SOLID, BOULDER_FLAT, type Bed } from './bed';
+export { createGround, type Ground } from './ground';
+export { MATERIALS } from './materials';
+
+// The solver.
 export {
   solveShallowWater,
   type ShallowWaterInput,
@@ -8,16 +41,34 @@ export {
   createFlowRun,
   flowInputHash,
   solveFlow,
+  FINE_CELL_M,
+  SHARP_CELL_M,
+  canSharpen,
   type FlowRun,
   type SolveFlowOptions,
 } from './flow-run';
+export { calibrate, misfits, type CalibrationResult, type Misfit } from './calibrate';
 export { sampleFlow, surfaceAtM, DRY_M, type FlowField, type FlowSample } from './flow-field';
 export { encodeFlow, decodeFlow } from './flow-blob';
+export { manningSpeedMps, normalDepthM } from './section-hydraulics';
+export { frictionCoefficient, variablePowerRatio, wideChannelSpeedMps } from './resistance';
+
+// What is read from a flow.
+export {
+  classifyPieces,
+  jowettClass,
+  JOWETT,
+  PIECE_KINDS,
+  type Piece,
+  type PieceKind,
+  type Pieces,
+} from './pieces';
+export { foam, foamLines, seams, shear } from './seams';
+export type { Ridge } from './ridges';
+export { brokenWater } from './broken-water';
+export { settleTracer, type TracerTerms } from './tracer';
+export { probeFlow, type Probe } from './probe';
+export { summariseWater, type WaterSummary } from './compare-levels';
 export { traceStreamline, thalweg, type Streamline } from './streamline';
 export { surfaceCurrent, sampleSurface, type SurfaceCurrent } from './surface-current';
-export { createChannel, type Channel } from './channel';
-export { createGround, type Ground } from './ground';
-export { buildBed, SOLID, BOULDER_FLAT, type Bed } from './bed';
 export { noseSpeedMps, profileRatio, surfaceFactor, NOSE_HEIGHT_PER_LENGTH } from './profile';
-export { manningSpeedMps, normalDepthM } from './section-hydraulics';
-export { MATERIALS } from './materials';

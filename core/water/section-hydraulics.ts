@@ -1,11 +1,16 @@
+import { frictionCoefficient } from './resistance';
+
+const GRAVITY = 9.81;
+
 /**
  * Surface height at which one column of cells conveys `dischargeM3s` at slope `slope`:
- * Q = sum h^(5/3)/n dy sqrt(S) (Manning by vertical strips, wide-channel radius R = h).
- * Bisection to 1e-12 m.
+ * Q = sum h sqrt(g h S / cf) dy (vertical strips, wide-channel radius R = h; cf by Manning's n and,
+ * given `stones`, D84). Bisection to 1e-12 m.
  */
 export function sectionStage(
   bed: Float64Array,
   manning: Float64Array,
+  stones: Float64Array | null,
   nx: number,
   ny: number,
   i: number,
@@ -19,8 +24,11 @@ export function sectionStage(
   const conveys = (stage: number) => {
     let q = 0;
     for (let j = 0; j < ny; j++) {
-      const h = stage - bed[j * nx + i]!;
-      if (h > 0) q += (h ** (5 / 3) / Math.max(1e-6, manning[j * nx + i]!)) * cellM;
+      const k = j * nx + i;
+      const h = stage - bed[k]!;
+      if (h <= 0) continue;
+      const cf = frictionCoefficient(h, Math.max(1e-6, manning[k]!), stones ? stones[k]! : 0);
+      q += h * Math.sqrt((GRAVITY * h) / cf) * cellM;
     }
     return q * Math.sqrt(slope);
   };

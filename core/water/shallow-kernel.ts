@@ -23,6 +23,9 @@ const COURANT = 0.7;
 /** Floor of the eddy viscosity and the factor on shear velocity times depth (Elder-like), m2/s and 1. */
 const NU_FLOOR = 0.001;
 const NU_FACTOR = 0.2;
+/** Squares of a1 and a2 of the variable-power law (`resistance.ts`). */
+const A1_SQ = 42.25;
+const A2_SQ = 6.25;
 
 /** Advances `steps` steps, or to `untilS` exactly, whichever is first. */
 export function stepShallow(state: ShallowState, steps: number, untilS = Infinity): void {
@@ -364,9 +367,13 @@ function giveBack(state: ShallowState, k: number, c: number, deficit: number): n
   return missing;
 }
 
-/** cf = g n^2 / h^(1/3); nu = .001 + .2 sqrt(cf) |U| h; dt from the Courant number. */
+/**
+ * cf = g n^2 / h^(1/3), or the variable-power law's (a1^2 + a2^2 x^(5/3)) / (a1 a2 x)^2, x = h/D84,
+ * where that is greater (`resistance.ts`, written out here for speed);
+ * nu = .001 + .2 sqrt(cf) |U| h; dt from the Courant number.
+ */
 function renewCoefficients(state: ShallowState): void {
-  const { nx, ny, stride, h, n, u, v, cf, nu, cellM, rowLo, rowHi } = state;
+  const { nx, ny, stride, h, n, d84, u, v, cf, nu, cellM, rowLo, rowHi } = state;
   let fastest = 1e-9;
   for (let j = 0; j < ny; j++) {
     const lo = (j + PAD) * stride + PAD;
@@ -379,7 +386,13 @@ function renewCoefficients(state: ShallowState): void {
         nu[k] = NU_FLOOR;
         continue;
       }
-      const c = (GRAVITY * n[k]! * n[k]!) / Math.cbrt(depth);
+      let c = (GRAVITY * n[k]! * n[k]!) / Math.cbrt(depth);
+      if (d84[k]! > 0) {
+        const x = depth / d84[k]!;
+        const root = Math.cbrt(x);
+        const stones = (A1_SQ + A2_SQ * x * root * root) / (A1_SQ * A2_SQ * x * x);
+        if (stones > c) c = stones;
+      }
       cf[k] = c;
       const uc = Math.max(Math.abs(u[k]!), Math.abs(u[k - 1]!));
       const vc = Math.max(Math.abs(v[k]!), Math.abs(v[k - stride]!));

@@ -27,6 +27,8 @@ export interface ShallowState {
   zu: Float64Array;
   zv: Float64Array;
   n: Float64Array;
+  /** Stones of the bed, m; 0: Manning's law alone. */
+  d84: Float64Array;
   h: Float64Array;
   eta: Float64Array;
   u: Float64Array;
@@ -71,6 +73,8 @@ export interface ShallowSetUp {
   cellM: number;
   bedM: Float64Array;
   manningN: Float64Array;
+  /** null: Manning's law alone. */
+  d84M: Float64Array | null;
   inflowM3s: number | null;
   outflow: OutflowRule | null;
   eddyViscosity: boolean;
@@ -89,10 +93,12 @@ export function createShallowState(setUp: ShallowSetUp): ShallowState {
   const make = () => new Float64Array(size);
   const zb = make().fill(WALL_BED_M);
   const n = make().fill(0.04);
+  const d84 = make();
   for (let j = 0; j < ny; j++) {
     for (let i = 0; i < nx; i++) {
       zb[(j + PAD) * stride + i + PAD] = setUp.bedM[j * nx + i]!;
       n[(j + PAD) * stride + i + PAD] = setUp.manningN[j * nx + i]!;
+      if (setUp.d84M) d84[(j + PAD) * stride + i + PAD] = setUp.d84M[j * nx + i]!;
     }
     const first = (j + PAD) * stride + PAD;
     if (setUp.outflow) {
@@ -119,6 +125,7 @@ export function createShallowState(setUp: ShallowSetUp): ShallowState {
     zu,
     zv,
     n,
+    d84,
     h: make(),
     eta: zb.slice(),
     u: make(),

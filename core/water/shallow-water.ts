@@ -10,6 +10,8 @@ export interface ShallowWaterInput {
   bedM: Float64Array;
   /** One value, or one per cell; 0 is frictionless. */
   manningN: number | Float64Array;
+  /** D84 of the bed, m: adds the variable-power law where stones are a good part of the depth. */
+  d84M?: Float64Array;
   inflow: null | { edge: Edge; dischargeM3s: number };
   outflow:
     | null
@@ -95,6 +97,8 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
     typeof input.manningN === 'number'
       ? new Float64Array(cells).fill(input.manningN)
       : turn(input.manningN);
+  if (input.d84M) checkLength('d84M', input.d84M, cells);
+  const stones = input.d84M ? turn(input.d84M) : null;
   const bed = turn(bedM);
   const state = createShallowState({
     nx: way.nx,
@@ -102,8 +106,9 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
     cellM: input.cellM,
     bedM: bed,
     manningN: manning,
+    d84M: stones,
     inflowM3s: inflow ? inflow.dischargeM3s : null,
-    outflow: outflowRule(input, bed, manning, way),
+    outflow: outflowRule(input, bed, manning, stones, way),
     eddyViscosity: input.options?.eddyViscosity ?? true,
     wallDrag: input.options?.wallDrag ?? true,
   });
@@ -125,6 +130,7 @@ function outflowRule(
   input: ShallowWaterInput,
   bed: Float64Array,
   manning: Float64Array,
+  stones: Float64Array | null,
   way: Orientation,
 ): OutflowRule | null {
   const { outflow, inflow, cellM } = input;
@@ -135,6 +141,7 @@ function outflowRule(
   const stage = sectionStage(
     bed,
     manning,
+    stones,
     way.nx,
     way.ny,
     0,
@@ -200,7 +207,7 @@ function startFromSections(
   for (let i = 0; i < way.nx; i++) {
     surface = Math.max(
       surface,
-      sectionStage(bed, manning, way.nx, way.ny, i, cellM, dischargeM3s, slope),
+      sectionStage(bed, manning, null, way.nx, way.ny, i, cellM, dischargeM3s, slope),
     );
     let area = 0;
     for (let j = 0; j < way.ny; j++) {

@@ -1,5 +1,4 @@
-import type { FlowField } from '../water/index';
-import { GUESS } from './guesses';
+import type { FlowField } from './flow-field';
 
 export interface TracerTerms {
   inlet: number;
@@ -10,6 +9,9 @@ export interface TracerTerms {
   sink(k: number): number;
 }
 
+/** Sideways spreading: share of U h, and a floor, m2/s (our guesses). */
+const SPREAD_PER_UH = 0.015;
+const SPREAD_FLOOR_M2S = 0.001;
 const MAX_SWEEPS = 200;
 const TOLERANCE = 1e-4;
 
@@ -31,7 +33,7 @@ export function settleTracer(flow: FlowField, open: Uint8Array, terms: TracerTer
     source[k] = terms.source(k);
     loss[k] = terms.sink(k);
     const speed = Math.hypot(u[k]!, v[k]!);
-    spread[k] = (GUESS.spreadPerUH * speed * depthM[k]! + GUESS.spreadFloorM2s) / cellM ** 2;
+    spread[k] = (SPREAD_PER_UH * speed * depthM[k]! + SPREAD_FLOOR_M2S) / cellM ** 2;
   }
   for (let sweep = 0; sweep < MAX_SWEEPS; sweep++) {
     let change = 0;
