@@ -16,10 +16,10 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
     setProblem('');
     const id = clientId();
     try {
-      const response = await fetch('/api/v1/beats', {
-        method: 'POST',
+      const response = await fetch(`/api/v1/beats/${id}`, {
+        method: 'PUT',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ id, stream: streamName, file }),
+        body: JSON.stringify({ stream: streamName, file }),
       });
       if (response.ok) {
         router.push(`/b/${id}/read`);

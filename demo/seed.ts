@@ -6,42 +6,51 @@ import {
   keepFlow,
   keepMark,
 } from '../services/index';
-import { flowInputHash, encodeFlow, solveFlow } from '../core/water/index';
-import { DEMO_STREAM, firstBeat } from './first-beat';
+import { encodeFlow, flowInputHash, solveFlow } from '../core/water/index';
+import { demoBeats } from './beats';
+import { DEMO_STREAM } from './first-beat';
 import { DEMO_BEAT_ID } from './names';
 
-/** Fills the demo's book once: its beat, two marks, and the flow at the surveyed level. */
+/**
+ * Fills the demo's book once: four beats and two marks, and the first beat's flow at the surveyed
+ * level. The rest of the water is solved in the background once the program runs.
+ */
 async function seed(): Promise<void> {
-  const plan = firstBeat();
-  if (!(await beatsInBook()).some((b) => b.id === DEMO_BEAT_ID)) {
-    await keepBeat(DEMO_BEAT_ID, DEMO_STREAM, plan);
-    await changeSettings({ waterTempC: 11.5 });
-    const mark = { beatId: DEMO_BEAT_ID, headingRad: 0, surety: 'sure' as const };
-    await keepMark({
-      ...mark,
-      id: 'demo-mark-1',
-      xM: 13.5,
-      yM: 0.3,
-      fishDepthM: 0.4,
-      totalLengthCm: 27,
-    });
-    await keepMark({
-      ...mark,
-      id: 'demo-mark-2',
-      xM: 23.7,
-      yM: 3.4,
-      fishDepthM: 0.5,
-      totalLengthCm: 33,
-      surety: 'likely',
-    });
-    console.log('Demo data made: one stream, one beat, two marks.');
-  }
-  const level = plan.levels.find((l) => l.name === plan.surveyedLevel)!;
-  const hash = flowInputHash(plan, level.dischargeM3s);
+  const beats = demoBeats();
+  const known = new Set((await beatsInBook()).map((b) => b.id));
+  for (const { id, plan, sketch } of beats)
+    if (!known.has(id)) await keepBeat(id, DEMO_STREAM, plan, sketch ?? undefined);
+  if (!known.has(DEMO_BEAT_ID)) await firstMarks();
+  const first = beats[0]!.plan;
+  const level = first.levels.find((l) => l.name === first.surveyedLevel)!;
+  const hash = flowInputHash(first, level.dischargeM3s);
   if ((await cachedFlow(hash)).ok) return;
-  console.log('Solving the flow of the demo beat once: usually 10 to 20 seconds.');
-  const flow = solveFlow(plan, { dischargeM3s: level.dischargeM3s });
+  console.log('Solving the flow of the first demo beat once: usually 10 to 20 seconds.');
+  const flow = solveFlow(first, { dischargeM3s: level.dischargeM3s });
   await keepFlow(DEMO_BEAT_ID, hash, encodeFlow(flow));
+}
+
+async function firstMarks(): Promise<void> {
+  await changeSettings({ waterTempC: 11.5 });
+  const mark = { beatId: DEMO_BEAT_ID, headingRad: 0, surety: 'sure' as const };
+  await keepMark({
+    ...mark,
+    id: 'demo-mark-1',
+    xM: 13.5,
+    yM: 0.3,
+    fishDepthM: 0.4,
+    totalLengthCm: 27,
+  });
+  await keepMark({
+    ...mark,
+    id: 'demo-mark-2',
+    xM: 23.7,
+    yM: 3.4,
+    fishDepthM: 0.5,
+    totalLengthCm: 33,
+    surety: 'likely',
+  });
+  console.log('Demo data made: one stream, four beats, two marks.');
 }
 
 seed().then(

@@ -1,12 +1,17 @@
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import {
+  changeBeat,
   findBeat,
   findFlow,
-  insertBeat,
   listBeats,
   listMarks,
+  listStreams,
   listTries,
+  putBeat,
+  renameStream,
   saveFlow,
+  type BeatChange,
+  type ListedBeat,
   type StoredBeat,
   type StoredMark,
   type StoredTry,
@@ -16,8 +21,13 @@ import { book } from './book';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
 
-export async function beatsInBook() {
+/** Every beat of the book, deleted ones marked. */
+export async function beatsInBook(): Promise<ListedBeat[]> {
   return listBeats(await book());
+}
+
+export async function streamsInBook() {
+  return listStreams(await book());
 }
 
 export interface OpenBeat {
@@ -29,25 +39,86 @@ export interface OpenBeat {
 export async function openBeat(id: string): Promise<Outcome<OpenBeat>> {
   const db = await book();
   const beat = await findBeat(db, id);
-  if (!beat) return refused('not-found', `There is no beat "${id}" in this book.`);
+  if (!beat) return noBeat(id);
   return done({ beat, marks: await listMarks(db, id), tries: await listTries(db, id) });
 }
 
-/** Keeps a beat file. Every problem of a bad file is in the message; nothing is kept of it. */
-export async function importBeat(
-  id: string,
-  streamName: string,
-  file: unknown,
-): Promise<Outcome<{ id: string; notes: string[] }>> {
-  const read = readBeat(file);
-  if (!read.ok) return refused('invalid', read.problems.map((p) => p.message).join('\n'), 'file');
-  await insertBeat(await book(), { id, streamName, plan: read.plan, createdMs: nowMs() });
-  return done({ id, notes: read.notes });
+const noBeat = <T>(id: string, field?: string): Outcome<T> =>
+  refused('not-found', `There is no beat "${id}" in this book.`, field);
+
+export interface BeatToSave {
+  id: string;
+  streamName: string;
+  file: unknown;
+  /** What a sketch was made from, kept so that it can be changed. */
+  sketch?: unknown;
+  /** The draft that becomes this beat, and goes. */
+  draftId?: string | null;
 }
 
-/** Keeps a plan made in code (the demo, the practice beat). */
-export async function keepBeat(id: string, streamName: string, plan: BeatPlan): Promise<void> {
-  await insertBeat(await book(), { id, streamName, plan, createdMs: nowMs() });
+/**
+ * Keeps a beat file under an id, new or in place of the plan before it (which is kept as a
+ * version). Every problem of a bad file is in the message; nothing is kept of it.
+ */
+export async function saveBeat(
+  save: BeatToSave,
+): Promise<Outcome<{ id: string; notes: string[] }>> {
+  const read = readBeat(save.file);
+  if (!read.ok) return refused('invalid', read.problems.map((p) => p.message).join('\n'), 'file');
+  const beat = {
+    id: save.id,
+    streamName: save.streamName,
+    plan: read.plan,
+    ...(save.sketch !== undefined && { sketch: save.sketch }),
+    nowMs: nowMs(),
+  };
+  await putBeat(await book(), beat, save.draftId ?? null);
+  return done({ id: save.id, notes: read.notes });
+}
+
+/** Keeps a plan made in code (the demo). */
+export async function keepBeat(
+  id: string,
+  streamName: string,
+  plan: BeatPlan,
+  sketch?: unknown,
+): Promise<void> {
+  const beat = { id, streamName, plan, ...(sketch !== undefined && { sketch }), nowMs: nowMs() };
+  await putBeat(await book(), beat, null);
+}
+
+/** Renames, moves to another stream, puts away, deletes or takes back. Repeating is harmless. */
+export async function alterBeat(id: string, change: BeatChange): Promise<Outcome<null>> {
+  return (await changeBeat(await book(), id, change, nowMs())) ? done(null) : noBeat(id);
+}
+
+/** A second beat with the same plan under a new id. */
+export async function copyBeat(id: string, newId: string): Promise<Outcome<{ id: string }>> {
+  const db = await book();
+  const beat = await findBeat(db, id);
+  if (!beat) return noBeat(id);
+  const name = await freeName(db, `${beat.plan.name}, copy`);
+  const plan = { ...beat.plan, name };
+  const sketch = beat.sketch === null ? undefined : { ...(beat.sketch as object), name };
+  await putBeat(
+    db,
+    { id: newId, streamName: beat.streamName, plan, ...(sketch && { sketch }), nowMs: nowMs() },
+    null,
+  );
+  return done({ id: newId });
+}
+
+async function freeName(db: Awaited<ReturnType<typeof book>>, wanted: string): Promise<string> {
+  const names = new Set((await listBeats(db)).map((b) => b.name));
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? wanted : `${wanted} ${n}`;
+    if (!names.has(name)) return name;
+  }
+}
+
+export async function renameStreamTo(id: string, name: string): Promise<Outcome<null>> {
+  if (await renameStream(await book(), id, name)) return done(null);
+  return refused('conflict', `Another stream is called "${name}" already.`, 'name');
 }
 
 export async function cachedFlow(inputHash: string): Promise<Outcome<Uint8Array>> {
@@ -62,8 +133,7 @@ export async function keepFlow(
   blob: Uint8Array,
 ): Promise<Outcome<null>> {
   const db = await book();
-  if (!(await findBeat(db, beatId)))
-    return refused('not-found', `There is no beat "${beatId}" in this book.`, 'beat');
+  if (!(await findBeat(db, beatId))) return noBeat(beatId, 'beat');
   if (!decodeFlow(blob))
     return refused('invalid', `These ${blob.length} bytes are not a flow.`, 'body');
   await saveFlow(db, { inputHash, beatId, blob, createdMs: nowMs() });

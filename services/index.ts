@@ -1,13 +1,21 @@
 /** Use cases: load, compute, save. No HTTP, no JSX. */
 export {
+  alterBeat,
   beatsInBook,
   cachedFlow,
-  importBeat,
+  copyBeat,
   keepBeat,
   keepFlow,
   openBeat,
+  renameStreamTo,
+  saveBeat,
+  streamsInBook,
   type OpenBeat,
 } from './beats';
+export { draftsInBook, keepDraft, openDraft, throwDraftAway } from './drafts';
+export { keepPhoto, photo, PHOTO_LIMIT_BYTES } from './photos';
+export { backUpBook, restoreBook, type Backup, type RestoreReport } from './backup';
+export { requestSolve, requestWholeBook, solveJobs, stopSolve, type SolveJob } from './solver';
 export { keepMark, removeMark } from './marks';
 export { beginTry, recordEvent } from './tries';
 export { changeSettings, settings, type Settings } from './settings';

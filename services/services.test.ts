@@ -6,11 +6,11 @@ import {
   beatsInBook,
   beginTry,
   changeSettings,
-  importBeat,
   keepFlow,
   keepMark,
   nowMs,
   openBeat,
+  saveBeat,
   recordEvent,
   settings,
 } from './index';
@@ -21,7 +21,9 @@ beforeAll(() => {
 });
 
 it('imports a beat, opens it with what belongs to it, and says what is not there', async () => {
-  expect(await importBeat('b1', 'Thrum', FIRST_BEAT_FILE)).toMatchObject({ ok: true });
+  expect(await saveBeat({ id: 'b1', streamName: 'Thrum', file: FIRST_BEAT_FILE })).toMatchObject({
+    ok: true,
+  });
   expect(await beatsInBook()).toHaveLength(1);
   const mark = {
     id: 'm1',
@@ -70,7 +72,7 @@ it('imports a beat, opens it with what belongs to it, and says what is not there
 
 it('refuses a bad beat whole, and bytes that are no flow', async () => {
   const bad = { ...FIRST_BEAT_FILE, features: FIRST_BEAT_FILE.features.slice(1) };
-  expect(await importBeat('b2', 'Thrum', bad)).toMatchObject({
+  expect(await saveBeat({ id: 'b2', streamName: 'Thrum', file: bad })).toMatchObject({
     ok: false,
     code: 'invalid',
     field: 'file',

@@ -6,32 +6,59 @@ export interface StoredBeat {
   streamName: string;
   plan: BeatPlan;
   planHash: string;
+  /** What a sketched beat was made from, as JSON; null for a survey. */
+  sketch: unknown;
 }
 
-export async function listBeats(
-  db: Db,
-): Promise<{ id: string; name: string; streamName: string; plan: BeatPlan }[]> {
+export interface ListedBeat {
+  id: string;
+  name: string;
+  streamId: string;
+  streamName: string;
+  plan: BeatPlan;
+  putAway: boolean;
+  deleted: boolean;
+  sketched: boolean;
+}
+
+/** Every beat, the deleted ones marked, in order of making. */
+export async function listBeats(db: Db): Promise<ListedBeat[]> {
   const rows = await db
     .selectFrom('beats')
     .innerJoin('streams', 'streams.id', 'beats.stream_id')
-    .select(['beats.id', 'beats.name', 'streams.name as streamName', 'plan_json'])
+    .select([
+      'beats.id',
+      'beats.name',
+      'stream_id',
+      'streams.name as streamName',
+      'plan_json',
+      'put_away',
+      'beats.deleted_ms',
+      'sketch_json',
+    ])
     .orderBy('beats.created_ms')
     .orderBy('beats.id')
     .execute();
   return rows.map((r) => ({
     id: r.id,
     name: r.name,
+    streamId: r.stream_id,
     streamName: r.streamName,
     plan: JSON.parse(r.plan_json) as BeatPlan,
+    putAway: r.put_away === 1,
+    deleted: r.deleted_ms !== null,
+    sketched: r.sketch_json !== null,
   }));
 }
 
+/** A beat that has not been deleted. */
 export async function findBeat(db: Db, id: string): Promise<StoredBeat | undefined> {
   const row = await db
     .selectFrom('beats')
     .innerJoin('streams', 'streams.id', 'beats.stream_id')
-    .select(['beats.id', 'streams.name as streamName', 'plan_json', 'plan_hash'])
+    .select(['beats.id', 'streams.name as streamName', 'plan_json', 'plan_hash', 'sketch_json'])
     .where('beats.id', '=', id)
+    .where('beats.deleted_ms', 'is', null)
     .executeTakeFirst();
   return (
     row && {
@@ -39,35 +66,137 @@ export async function findBeat(db: Db, id: string): Promise<StoredBeat | undefin
       streamName: row.streamName,
       plan: JSON.parse(row.plan_json) as BeatPlan,
       planHash: row.plan_hash,
+      sketch: row.sketch_json === null ? null : (JSON.parse(row.sketch_json) as unknown),
     }
   );
 }
 
-/** Keeps a beat under its stream, made if it is new. Repeating the same id changes nothing. */
-export async function insertBeat(
-  db: Db,
-  beat: { id: string; streamName: string; plan: BeatPlan; createdMs: number },
-): Promise<void> {
+export interface BeatToKeep {
+  id: string;
+  streamName: string;
+  plan: BeatPlan;
+  sketch?: unknown;
+  nowMs: number;
+}
+
+/**
+ * Keeps a beat under its stream, made if it is new; the plan it replaces is kept as a version.
+ * Repeating changes nothing. A draft named goes with it, in the same step.
+ */
+export async function putBeat(db: Db, beat: BeatToKeep, draftId: string | null): Promise<void> {
   await db.transaction().execute(async (trx) => {
+    const streamId = await streamNamed(trx, beat.streamName, `stream-${beat.id}`);
+    const hash = planHash(beat.plan);
+    const values = {
+      stream_id: streamId,
+      name: beat.plan.name,
+      plan_json: JSON.stringify(beat.plan),
+      plan_hash: hash,
+      sketch_json: beat.sketch === undefined ? null : JSON.stringify(beat.sketch),
+    };
     const known = await trx
-      .selectFrom('streams')
-      .select('id')
-      .where('name', '=', beat.streamName)
+      .selectFrom('beats')
+      .select(['plan_hash', 'plan_json', 'sketch_json'])
+      .where('id', '=', beat.id)
       .executeTakeFirst();
-    const streamId = known?.id ?? `stream-${beat.id}`;
-    if (!known)
-      await trx.insertInto('streams').values({ id: streamId, name: beat.streamName }).execute();
-    await trx
-      .insertInto('beats')
-      .values({
-        id: beat.id,
-        stream_id: streamId,
-        name: beat.plan.name,
-        plan_json: JSON.stringify(beat.plan),
-        plan_hash: planHash(beat.plan),
-        created_ms: beat.createdMs,
-      })
-      .onConflict((c) => c.column('id').doNothing())
-      .execute();
+    if (!known) {
+      await trx
+        .insertInto('beats')
+        .values({ id: beat.id, created_ms: beat.nowMs, deleted_ms: null, ...values })
+        .execute();
+    } else if (known.plan_hash !== hash || known.sketch_json !== values.sketch_json) {
+      await trx
+        .insertInto('beat_versions')
+        .values({ beat_id: beat.id, replaced_ms: beat.nowMs, ...known })
+        .onConflict((c) => c.doNothing())
+        .execute();
+      await trx.updateTable('beats').set(values).where('id', '=', beat.id).execute();
+    }
+    if (draftId !== null)
+      await trx.updateTable('drafts').set({ dropped: 1 }).where('id', '=', draftId).execute();
   });
+}
+
+async function streamNamed(db: Db, name: string, idIfNew: string): Promise<string> {
+  const known = await db
+    .selectFrom('streams')
+    .select('id')
+    .where('name', '=', name)
+    .executeTakeFirst();
+  if (known) return known.id;
+  await db
+    .insertInto('streams')
+    .values({ id: idIfNew, name, deleted_ms: null })
+    .onConflict((c) => c.column('id').doUpdateSet({ name }))
+    .execute();
+  return idIfNew;
+}
+
+export interface BeatChange {
+  name?: string;
+  streamName?: string;
+  putAway?: boolean;
+  deleted?: boolean;
+}
+
+/** false when there is no such beat. A rename goes into the plan as well. */
+export async function changeBeat(
+  db: Db,
+  id: string,
+  change: BeatChange,
+  nowMs: number,
+): Promise<boolean> {
+  return db.transaction().execute(async (trx) => {
+    const row = await trx
+      .selectFrom('beats')
+      .select(['plan_json'])
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (!row) return false;
+    const renamed =
+      change.name === undefined
+        ? null
+        : { ...(JSON.parse(row.plan_json) as BeatPlan), name: change.name };
+    await trx
+      .updateTable('beats')
+      .set({
+        ...(renamed && {
+          name: renamed.name,
+          plan_json: JSON.stringify(renamed),
+          plan_hash: planHash(renamed),
+        }),
+        ...(change.streamName !== undefined && {
+          stream_id: await streamNamed(trx, change.streamName, `stream-${id}-${nowMs}`),
+        }),
+        ...(change.putAway !== undefined && { put_away: change.putAway ? 1 : 0 }),
+        ...(change.deleted !== undefined && { deleted_ms: change.deleted ? nowMs : null }),
+        id,
+      })
+      .where('id', '=', id)
+      .execute();
+    return true;
+  });
+}
+
+/** Streams that hold a beat, and those made and still empty. */
+export async function listStreams(db: Db): Promise<{ id: string; name: string }[]> {
+  return db
+    .selectFrom('streams')
+    .select(['id', 'name'])
+    .where('deleted_ms', 'is', null)
+    .orderBy('name')
+    .execute();
+}
+
+/** false when another stream has that name. */
+export async function renameStream(db: Db, id: string, name: string): Promise<boolean> {
+  const other = await db
+    .selectFrom('streams')
+    .select('id')
+    .where('name', '=', name)
+    .where('id', '!=', id)
+    .executeTakeFirst();
+  if (other) return false;
+  await db.updateTable('streams').set({ name }).where('id', '=', id).execute();
+  return true;
 }

@@ -24,3 +24,12 @@ export async function saveFlow(
     .onConflict((c) => c.column('input_hash').doNothing())
     .execute();
 }
+
+export async function hasFlow(db: Db, inputHash: string): Promise<boolean> {
+  const row = await db
+    .selectFrom('flows')
+    .select('input_hash')
+    .where('input_hash', '=', inputHash)
+    .executeTakeFirst();
+  return row !== undefined;
+}

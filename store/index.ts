@@ -1,7 +1,34 @@
 /** The book on disk: SQLite through Kysely, one file per aggregate. */
 export { openStore, DATABASE_FILE, type Db } from './open';
-export { findBeat, insertBeat, listBeats, type StoredBeat } from './beats';
-export { findFlow, saveFlow } from './flows';
+export {
+  changeBeat,
+  findBeat,
+  listBeats,
+  listStreams,
+  putBeat,
+  renameStream,
+  type BeatChange,
+  type ListedBeat,
+  type StoredBeat,
+} from './beats';
+export {
+  dropDraft,
+  findDraft,
+  listDrafts,
+  putDraft,
+  type DraftKind,
+  type StoredDraft,
+} from './drafts';
+export { findPhoto, putPhoto, type StoredPhoto } from './photos';
+export {
+  addToBook,
+  BOOK_TABLES,
+  readWholeBook,
+  type BookRows,
+  type BookTable,
+  type TableReport,
+} from './whole-book';
+export { findFlow, hasFlow, saveFlow } from './flows';
 export { listMarks, putMark, strikeMark, type StoredMark } from './marks';
 export { readSettings, writeSettings } from './settings';
 export { appendEvent, listTries, openTry, type AppendOutcome, type StoredTry } from './tries';

@@ -7,6 +7,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of FIRST_LIGHT) await sql.raw(statement).execute(db);
     },
   },
+  '2026-002-water': {
+    async up(db: Kysely<unknown>) {
+      for (const statement of WATER) await sql.raw(statement).execute(db);
+    },
+  },
 };
 
 const FIRST_LIGHT = [
@@ -38,4 +43,21 @@ const FIRST_LIGHT = [
     zone_offset_min integer not null, detail_json text not null, unique (try_id, seq)) strict`,
   `create trigger try_events_keep before update on try_events begin select raise(abort, 'events are append-only'); end`,
   `create trigger try_events_stay before delete on try_events begin select raise(abort, 'events are append-only'); end`,
+];
+
+const WATER = [
+  `alter table beats add column put_away integer not null default 0`,
+  `alter table beats add column deleted_ms integer`,
+  `alter table beats add column sketch_json text`,
+  `alter table streams add column deleted_ms integer`,
+  `create table beat_versions (
+    beat_id text not null references beats(id), plan_hash text not null, plan_json text not null,
+    sketch_json text, replaced_ms integer not null, primary key (beat_id, replaced_ms, plan_hash)) strict`,
+  `create table drafts (
+    id text primary key, kind text not null check (kind in ('sketch', 'survey')), stream_name text not null,
+    beat_id text references beats(id), body_json text not null, updated_ms integer not null,
+    dropped integer not null default 0) strict`,
+  `create table photos (
+    id text primary key, bytes blob not null, width integer not null, height integer not null,
+    created_ms integer not null) strict`,
 ];

@@ -3,7 +3,7 @@ import type { Generated } from 'kysely';
 /** Instants are UTC milliseconds. `json` columns hold versioned JSON text. */
 export interface Database {
   settings: { key: string; value: string };
-  streams: { id: string; name: string };
+  streams: { id: string; name: string; deleted_ms: number | null };
   beats: {
     id: string;
     stream_id: string;
@@ -11,7 +11,32 @@ export interface Database {
     plan_json: string;
     plan_hash: string;
     created_ms: number;
+    put_away: Generated<number>;
+    /** Deleted, not gone: it can be taken back. */
+    deleted_ms: number | null;
+    /** What a sketched beat was made from. */
+    sketch_json: string | null;
   };
+  /** Plans that were replaced. */
+  beat_versions: {
+    beat_id: string;
+    plan_hash: string;
+    plan_json: string;
+    sketch_json: string | null;
+    replaced_ms: number;
+  };
+  /** Beats being made; `body_json` belongs to the interface. */
+  drafts: {
+    id: string;
+    kind: string;
+    stream_name: string;
+    beat_id: string | null;
+    body_json: string;
+    updated_ms: number;
+    dropped: Generated<number>;
+  };
+  /** Re-encoded JPEG without metadata. */
+  photos: { id: string; bytes: Buffer; width: number; height: number; created_ms: number };
   /** Solved flows by the hash of everything that went into them. */
   flows: { input_hash: string; beat_id: string; blob: Buffer; created_ms: number };
   marks: {

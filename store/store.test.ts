@@ -9,12 +9,12 @@ import {
   DATABASE_FILE,
   findBeat,
   findFlow,
-  insertBeat,
   listBeats,
   listMarks,
   listTries,
   openStore,
   openTry,
+  putBeat,
   putMark,
   readSettings,
   saveFlow,
@@ -40,7 +40,7 @@ let db: Db;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'pebble-store-'));
   db = await openStore(folder);
-  await insertBeat(db, { id: 'b1', streamName: 'Thrum', plan, createdMs: 1 });
+  await putBeat(db, { id: 'b1', streamName: 'Thrum', plan, nowMs: 1 }, null);
 });
 afterEach(() => db.destroy());
 

@@ -38,16 +38,25 @@ class BadBody extends Error {
   }
 }
 
-/** Body as JSON through a schema; throws what `respond` words. */
-export async function bodyOf<T>(request: Request, schema: Schema<T>): Promise<T> {
-  const text = await request.text();
-  if (text.length > JSON_LIMIT)
-    throw new BadBody(413, `The body holds ${text.length} bytes; at most ${JSON_LIMIT} are taken.`);
-  let json: unknown;
+/** Body as bytes, at most `limit`. */
+export async function bytesOf(request: Request, limit: number): Promise<Uint8Array> {
+  const bytes = new Uint8Array(await request.arrayBuffer());
+  if (bytes.length > limit)
+    throw new BadBody(413, `The body holds ${bytes.length} bytes; at most ${limit} are taken.`);
+  return bytes;
+}
+
+/** Body as JSON, unchecked. */
+export async function jsonOf(request: Request, limit = JSON_LIMIT): Promise<unknown> {
+  const bytes = await bytesOf(request, limit);
   try {
-    json = JSON.parse(text);
+    return JSON.parse(new TextDecoder().decode(bytes));
   } catch {
     throw new BadBody(400, 'The body is not JSON.');
   }
-  return schema.validate(json, { strict: true, stripUnknown: false });
+}
+
+/** Body as JSON through a schema; throws what `respond` words. */
+export async function bodyOf<T>(request: Request, schema: Schema<T>): Promise<T> {
+  return schema.validate(await jsonOf(request), { strict: true, stripUnknown: false });
 }

@@ -1,4 +1,4 @@
-import { mixed, number, object, string, type InferType } from 'yup';
+import { boolean, mixed, number, object, string, type InferType } from 'yup';
 import { EVENT_CODES } from '@/core/tries/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
@@ -76,10 +76,45 @@ export const settingsSchema = object({
     .max(1.5, 'Your wading limit must be 0 to 1.5 m.'),
 }).noUnknown();
 
+const beatName = string()
+  .trim()
+  .min(1, 'The name is empty; it must be 1 to 120 letters.')
+  .max(120, 'The name is longer than 120 letters.');
+const streamName = string()
+  .trim()
+  .min(1, 'The stream needs a name.')
+  .max(80, 'The stream is longer than 80 letters.');
+
 export const beatSchema = object({
-  id: idSchema,
   stream: text('The stream', 80).required('The stream needs a name.'),
-  file: mixed<object>(),
+  file: mixed<object>().required('The beat file is missing.'),
+  sketch: mixed<object>(),
+  draftId: string().nullable(),
+}).noUnknown();
+
+export const beatChangeSchema = object({
+  name: beatName,
+  streamName,
+  putAway: boolean(),
+  deleted: boolean(),
+}).noUnknown();
+
+export const copySchema = object({ newId: idSchema }).noUnknown();
+export const streamSchema = object({
+  name: text('The stream', 80).required('The stream needs a name.'),
+}).noUnknown();
+export const solveSchema = object({
+  beatId: idSchema,
+  level: text('The level', 20).required('The level is missing.'),
+}).noUnknown();
+
+export const draftSchema = object({
+  kind: string()
+    .oneOf(['sketch', 'survey'] as const, 'A draft is a sketch or a survey.')
+    .required(),
+  streamName: text('The stream', 80).defined(),
+  beatId: string().nullable(),
+  body: mixed<object>().required('The draft is empty.'),
 }).noUnknown();
 
 export type EventBody = InferType<typeof eventSchema>;

@@ -1,5 +1,5 @@
 import { cachedFlow, keepFlow } from '@/services/index';
-import { answer, respond } from '../../../respond.server';
+import { answer, bytesOf, respond } from '../../../respond.server';
 import { idSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ hash: string }> };
@@ -22,15 +22,6 @@ export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const hash = await idSchema.validate((await params).hash);
     const beat = await idSchema.validate(new URL(request.url).searchParams.get('beat'));
-    const bytes = new Uint8Array(await request.arrayBuffer());
-    if (bytes.length > FLOW_LIMIT) {
-      return answer({
-        ok: false,
-        code: 'invalid',
-        message: `The flow holds ${bytes.length} bytes; at most ${FLOW_LIMIT} are taken.`,
-        field: 'body',
-      });
-    }
-    return answer(await keepFlow(beat, hash, bytes));
+    return answer(await keepFlow(beat, hash, await bytesOf(request, FLOW_LIMIT)));
   });
 }

@@ -1,0 +1,111 @@
+// Writes public/book.schema.json, the published shape of a backup, from the one table below.
+import { writeFileSync } from 'node:fs';
+
+const text = { type: 'string' };
+const id = { type: 'string', minLength: 1, maxLength: 120 };
+const ms = { type: 'integer' };
+const real = { type: 'number' };
+const flag = { enum: [0, 1] };
+const maybe = (schema) => ({ anyOf: [schema, { type: 'null' }] });
+const json = { type: 'string', description: 'JSON text' };
+
+const tables = {
+  settings: { key: id, value: json },
+  streams: { id, name: text, deleted_ms: maybe(ms) },
+  beats: {
+    id,
+    stream_id: id,
+    name: text,
+    plan_json: json,
+    plan_hash: id,
+    created_ms: ms,
+    put_away: flag,
+    deleted_ms: maybe(ms),
+    sketch_json: maybe(json),
+  },
+  beat_versions: {
+    beat_id: id,
+    plan_hash: id,
+    plan_json: json,
+    sketch_json: maybe(json),
+    replaced_ms: ms,
+  },
+  drafts: {
+    id,
+    kind: { enum: ['sketch', 'survey'] },
+    stream_name: text,
+    beat_id: maybe(id),
+    body_json: json,
+    updated_ms: ms,
+    dropped: flag,
+  },
+  photos: {
+    id,
+    bytes: { type: 'string', contentEncoding: 'base64', contentMediaType: 'image/jpeg' },
+    width: ms,
+    height: ms,
+    created_ms: ms,
+  },
+  marks: {
+    id,
+    beat_id: id,
+    x_m: real,
+    y_m: real,
+    depth_m: real,
+    heading_rad: real,
+    total_length_cm: real,
+    surety: { enum: ['sure', 'likely', 'maybe'] },
+    created_ms: ms,
+    struck: flag,
+  },
+  outings: { id, beat_id: id, local_date: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } },
+  tries: {
+    id,
+    outing_id: id,
+    beat_id: id,
+    mark_id: maybe(id),
+    fly: text,
+    opened_ms: ms,
+    zone_offset_min: ms,
+    snapshot_json: json,
+  },
+  try_events: {
+    id,
+    try_id: id,
+    seq: ms,
+    code: text,
+    client_ms: ms,
+    zone_offset_min: ms,
+    detail_json: json,
+  },
+};
+
+const rows = (columns) => ({
+  type: 'array',
+  items: {
+    type: 'object',
+    required: Object.keys(columns),
+    properties: columns,
+    additionalProperties: false,
+  },
+});
+
+const schema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'A book of Pebble Lane',
+  description:
+    'Everything that was entered: metres, radians, UTC milliseconds. Solved flows are left out.',
+  type: 'object',
+  required: ['pebbleLaneBook', 'writtenMs', 'tables'],
+  properties: {
+    pebbleLaneBook: { const: 1 },
+    writtenMs: ms,
+    tables: {
+      type: 'object',
+      required: Object.keys(tables),
+      properties: Object.fromEntries(Object.entries(tables).map(([n, c]) => [n, rows(c)])),
+      additionalProperties: false,
+    },
+  },
+};
+writeFileSync('public/book.schema.json', `${JSON.stringify(schema, null, 2)}\n`);

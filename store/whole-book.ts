@@ -1,0 +1,108 @@
+import { sql } from 'kysely';
+import type { Db } from './open';
+
+/**
+ * The tables of a backup, parents before children, with what tells two rows apart. Solved flows are
+ * left out: they are computed again.
+ */
+export const BOOK_TABLES = {
+  settings: ['key'],
+  streams: ['id'],
+  beats: ['id'],
+  beat_versions: ['beat_id', 'replaced_ms', 'plan_hash'],
+  drafts: ['id'],
+  photos: ['id'],
+  marks: ['id'],
+  outings: ['id'],
+  tries: ['id'],
+  try_events: ['id'],
+} as const;
+export type BookTable = keyof typeof BOOK_TABLES;
+export type BookRows = Record<BookTable, Record<string, unknown>[]>;
+
+/** Every row of the book; bytes as base64. `row` of an event is its place here only, and left out. */
+export async function readWholeBook(db: Db): Promise<BookRows> {
+  const out = {} as BookRows;
+  for (const table of Object.keys(BOOK_TABLES) as BookTable[]) {
+    const order = BOOK_TABLES[table].map((c) => `"${c}"`).join(', ');
+    const { rows } = await sql
+      .raw<Record<string, unknown>>(`select * from ${table} order by ${order}`)
+      .execute(db);
+    out[table] = rows.map((row) =>
+      Object.fromEntries(
+        Object.entries(row)
+          .filter(([column]) => !(table === 'try_events' && column === 'row'))
+          .map(([column, value]) => [column, value instanceof Uint8Array ? base64(value) : value]),
+      ),
+    );
+  }
+  return out;
+}
+
+const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
+
+export interface TableReport {
+  table: BookTable;
+  taken: number;
+  /** Already here, the same. */
+  known: number;
+  /** Here under the same id but different: what is here stays. */
+  differing: number;
+}
+
+class DryRun extends Error {}
+
+/**
+ * Adds what is missing; what is here stays as it is. All or nothing, and with `dry` nothing: the
+ * report is the same. Events keep their order.
+ */
+export async function addToBook(db: Db, rows: BookRows, dry: boolean): Promise<TableReport[]> {
+  const report: TableReport[] = [];
+  try {
+    await db.transaction().execute(async (trx) => {
+      for (const table of Object.keys(BOOK_TABLES) as BookTable[])
+        report.push(await addTable(trx, table, rows[table]));
+      if (dry) throw new DryRun();
+    });
+  } catch (error) {
+    if (!(error instanceof DryRun)) throw error;
+  }
+  return report;
+}
+
+async function addTable(
+  trx: Db,
+  table: BookTable,
+  rows: Record<string, unknown>[],
+): Promise<TableReport> {
+  const out: TableReport = { table, taken: 0, known: 0, differing: 0 };
+  for (const row of rows) {
+    const key = BOOK_TABLES[table];
+    const where = sql.join(
+      key.map((c) => sql`${sql.ref(c)} = ${row[c]}`),
+      sql` and `,
+    );
+    const found = await sql<
+      Record<string, unknown>
+    >`select * from ${sql.table(table)} where ${where}`.execute(trx);
+    const here = found.rows[0];
+    if (here) {
+      const same = Object.keys(row).every((c) => {
+        const value = here[c];
+        return (value instanceof Uint8Array ? base64(value) : value) === row[c];
+      });
+      if (same) out.known++;
+      else out.differing++;
+      continue;
+    }
+    const columns = Object.keys(row);
+    const values = columns.map((c) =>
+      table === 'photos' && c === 'bytes' ? Buffer.from(String(row[c]), 'base64') : row[c],
+    );
+    await sql`insert into ${sql.table(table)} (${sql.join(columns.map((c) => sql.ref(c)))}) values (${sql.join(values)})`.execute(
+      trx,
+    );
+    out.taken++;
+  }
+  return out;
+}
