@@ -31,6 +31,7 @@ const elements = [
   { type: 'services', pattern: 'services' },
   { type: 'ui', pattern: 'ui' },
   { type: 'plan', pattern: 'plan' },
+  { type: 'making', pattern: 'making' },
   {
     type: 'app-server',
     pattern: 'app/**/(*.server|route|page|layout|icon).{ts,tsx}',
@@ -56,11 +57,12 @@ export const policies = [
   allow('services', 'services', 'store', 'workers', ...anyCore),
   allow('ui', 'ui', 'core-units'),
   allow('plan', 'plan', 'ui', 'workers', ...anyCore),
-  allow('app', 'app', 'plan', 'ui', ...anyCore),
-  allow('app-server', 'app', 'app-server', 'services', 'plan', 'ui', ...anyCore),
+  allow('making', 'making', 'plan', 'ui', ...anyCore),
+  allow('app', 'app', 'making', 'plan', 'ui', ...anyCore),
+  allow('app-server', 'app', 'app-server', 'services', 'making', 'plan', 'ui', ...anyCore),
   allow('demo', 'demo', 'services', ...anyCore),
   allow('bench', 'bench', 'demo', 'workers', 'store', 'services', ...anyCore),
-  allow('e2e', 'e2e', 'demo', 'plan', 'ui', ...anyCore),
+  allow('e2e', 'e2e', 'demo', 'plan', 'making', 'ui', ...anyCore),
 ];
 
 export default tseslint.config(
@@ -69,6 +71,7 @@ export default tseslint.config(
       '.next/**',
       'node_modules/**',
       '.pebble/**',
+      'dist-workers/**',
       'docs/**',
       'test-results/**',
       'next-env.d.ts',
@@ -82,7 +85,7 @@ export default tseslint.config(
     settings: {
       'boundaries/elements': elements,
       'boundaries/include': [
-        '{core,workers,store,services,ui,plan,app,demo,bench,e2e}/**/*.{ts,tsx}',
+        '{core,workers,store,services,ui,plan,making,app,demo,bench,e2e}/**/*.{ts,tsx}',
       ],
       'import/resolver': { typescript: { alwaysTryTypes: true } },
     },

@@ -1,12 +1,24 @@
 import Link from 'next/link';
-import { beatsInBook } from '@/services/index';
+import { beatsInBook, draftsInBook, streamsInBook } from '@/services/index';
 import { BeatSketch } from './beat-sketch';
+import { BeatTools, StreamName } from './beat-tools';
+import { BookTools } from './book-tools';
+import { DraftList } from './draft-list';
+import { NewBeat } from './new-beat';
 import { OpenBeatFile } from './open-beat-file';
+import { SolveWatch } from './solve-watch';
 
 export const dynamic = 'force-dynamic';
 
 export default async function StartPage() {
-  const beats = await beatsInBook();
+  const [all, streams, drafts] = await Promise.all([
+    beatsInBook(),
+    streamsInBook(),
+    draftsInBook(),
+  ]);
+  const shown = all.filter((b) => !b.deleted && !b.putAway);
+  const away = all.filter((b) => !b.deleted && b.putAway);
+  const empty = shown.length + away.length === 0;
   return (
     <main className="start">
       <h1>Pebble Lane</h1>
@@ -14,27 +26,70 @@ export default async function StartPage() {
         Where a trout can hold in this water, where you are seen, where to stand, and how long the
         fly drifts clean.
       </p>
-      {beats.length > 0 && <h2>Your beats</h2>}
-      {beats.map((b) => (
-        <Link key={b.id} href={`/b/${b.id}/read`} className="beat" prefetch={false}>
-          <span>
-            <strong>{b.name}</strong>
-            <br />
-            <span>
-              {b.streamName}, {b.plan.lengthM} m, surveyed at {b.plan.surveyedLevel.toLowerCase()}{' '}
-              level
-            </span>
-          </span>
-          <span className="open">Read this water</span>
-          <BeatSketch plan={b.plan} />
-        </Link>
-      ))}
-      <h2>{beats.length > 0 ? 'Open another beat' : 'Begin with a beat'}</h2>
-      <OpenBeatFile empty={beats.length === 0} />
+      <SolveWatch />
+      {streams
+        .filter((s) => shown.some((b) => b.streamId === s.id))
+        .map((stream) => (
+          <section key={stream.id} aria-label={stream.name}>
+            <StreamName id={stream.id} name={stream.name} />
+            {shown
+              .filter((b) => b.streamId === stream.id)
+              .map((b) => (
+                <article key={b.id} className="beat-row">
+                  <Link href={`/b/${b.id}/read`} className="beat" prefetch={false}>
+                    <span>
+                      <strong>{b.name}</strong>
+                      <br />
+                      <span>
+                        {b.plan.lengthM.toFixed(0)} m, by {b.madeBy}, at{' '}
+                        {b.plan.surveyedLevel.toLowerCase()} level
+                        {b.plan.calibration ? ', calibrated' : ''}
+                      </span>
+                    </span>
+                    <span className="open">Read this water</span>
+                    <BeatSketch plan={b.plan} />
+                  </Link>
+                  <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: false }} />
+                </article>
+              ))}
+          </section>
+        ))}
+      <DraftList
+        drafts={drafts.map((d) => ({
+          id: d.id,
+          kind: d.kind,
+          name: draftName(d.body),
+          streamName: d.streamName,
+          beatId: d.beatId,
+        }))}
+      />
+      <h2>{empty ? 'Begin with a beat' : 'A new beat'}</h2>
+      <NewBeat stream={streams[0]?.name ?? ''} />
+      <OpenBeatFile empty={empty} />
+      {away.length > 0 && (
+        <details className="behind">
+          <summary>Put away ({away.length})</summary>
+          {away.map((b) => (
+            <div key={b.id} className="away">
+              <Link href={`/b/${b.id}/read`} prefetch={false}>
+                {b.name}, {b.streamName}
+              </Link>
+              <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: true }} />
+            </div>
+          ))}
+        </details>
+      )}
+      <h2>The whole book</h2>
+      <BookTools deleted={all.filter((b) => b.deleted).map((b) => ({ id: b.id, name: b.name }))} />
       <p className="care">
         Wading, heat, falling timber, lightning and hooks can hurt. What is computed here is never a
         promise that a place is safe, and local rules, closures and access decide.
       </p>
     </main>
   );
+}
+
+function draftName(body: unknown): string {
+  const b = body as { name?: string; plan?: { name?: string } };
+  return b.name || b.plan?.name || 'unnamed';
 }

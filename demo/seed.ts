@@ -19,7 +19,7 @@ async function seed(): Promise<void> {
   const beats = demoBeats();
   const known = new Set((await beatsInBook()).map((b) => b.id));
   for (const { id, plan, sketch } of beats)
-    if (!known.has(id)) await keepBeat(id, DEMO_STREAM, plan, sketch ?? undefined);
+    if (!known.has(id)) await keepBeat(id, DEMO_STREAM, plan, sketch && { kind: 'sketch', sketch });
   if (!known.has(DEMO_BEAT_ID)) await firstMarks();
   const first = beats[0]!.plan;
   const level = first.levels.find((l) => l.name === first.surveyedLevel)!;

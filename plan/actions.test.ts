@@ -24,6 +24,9 @@ const beat: BeatInput = {
     anglerHeightM: 1.75,
     anglerMassKg: 78,
     maxWadeM: 0.7,
+    rodM: 2.4,
+    sharpen: 'when-asked',
+    solveOn: 'device',
   },
   nowMs: Date.parse('2026-06-13T07:40:00Z'),
 };

@@ -1,9 +1,10 @@
 import type { FirstCast } from '../core/cast/index';
+import { writeBeat, type Calibration } from '../core/formats/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
 import type { Place } from '../core/grid/index';
 import { headingAt, type Lie } from '../core/lies/index';
 import { foldTry, type EventCode, type TryEvent } from '../core/tries/index';
-import { sampleFlow } from '../core/water/index';
+import { probeFlow, sampleFlow } from '../core/water/index';
 import { formatAddress, type Address } from './address';
 import { toCivil, zoneOffsetMin } from './civil-time';
 import { clientId } from './client-id';
@@ -14,6 +15,7 @@ import {
   tempOf,
   type BeatInput,
   type Mark,
+  type Overlay,
   type Settings,
   type Try,
   type WorkspaceState,
@@ -86,6 +88,39 @@ export function createActions(
     chooseLevel(level: Address['level']) {
       store.set({ level });
       push();
+    },
+    /** Lays another level beside the one on screen, or takes it away. */
+    compareWith(compareLevel: Address['level'] | null) {
+      store.set({ compareLevel });
+    },
+    /** Asks the water at a place; null takes the probe away. */
+    probeAt(place: Place | null) {
+      const { flow, reading } = store.get();
+      const probe =
+        flow && place ? probeFlow(flow, reading?.pieces ?? null, place.xM, place.yM) : null;
+      store.set({ probeAt: place, probe });
+    },
+    showOver(overlay: Overlay, shown: boolean) {
+      store.set((s) => ({ over: { ...s.over, [overlay]: shown } }));
+    },
+    /** Keeps a fitted roughness and discharge with the beat; the sentence that says why not, or null. */
+    async keepCalibration(calibration: Calibration, dischargeM3s: number): Promise<string | null> {
+      const { plan } = beat;
+      const how = `fitted to ${calibration.points} measured places`;
+      const file = writeBeat({
+        ...plan,
+        calibration,
+        levels: plan.levels.map((l) =>
+          l.name === plan.surveyedLevel ? { ...l, dischargeM3s, how } : l,
+        ),
+      });
+      const response = await fetch(`/api/v1/beats/${beat.id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ stream: beat.streamName, file }),
+      }).catch(() => null);
+      if (response?.ok) return null;
+      return 'The calibration could not be kept: the program did not take it. Is it still running?';
     },
     chooseLie(lie: Lie | null) {
       store.set({

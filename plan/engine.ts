@@ -1,16 +1,21 @@
 import { RUNS, type FirstCast } from '../core/cast/index';
 import { featuresOf, shapePlaces } from '../core/formats/index';
 import type { StalkResult } from '../core/stalk/index';
-import { decodeFlow, encodeFlow, flowInputHash, type FlowField } from '../core/water/index';
+import {
+  canSharpen,
+  SHARP_CELL_M,
+  type CalibrationResult,
+  type FlowField,
+} from '../core/water/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
 import { across, hireFlow, hireLive, hireRead, hireStalk, latestWins } from '../workers/client';
 import { atHour } from './civil-time';
 import { conditionsAt } from './conditions';
+import { createFlowSource, isPhone } from './flow-source';
 import {
   ASSUMED_LENGTH_CM,
   lieOf,
   sameLie,
-  ROD_M,
   targetOf,
   tempOf,
   TIP_HEIGHT_M,
@@ -42,86 +47,133 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       },
     });
   const flowWorker = hireFlow(died);
+  /** For what is wanted beside the water on screen: another level, a sharper picture, a calibration. */
+  const sideWorker = hireFlow(died);
   const readWorker = hireRead(died);
   const liveWorker = hireLive(died);
   const stalkWorker = hireStalk(died);
-  const solved = new Map<string, FlowField>();
+  const source = createFlowSource(beat);
+  const sharpens = canSharpen(plan);
   let wanted = '';
   /** The flow that the angler stopped: nothing more is taken of it until asked for again. */
   let stopped = '';
+  let comparing = '';
   let taken: FlowField | null = null;
   const asked = { rate: '', ring: '', drift: '', stalk: '', hours: '' };
   const complain = (error: unknown) =>
     store.set((s) => ({ notices: [...s.notices, `Not computed: ${String(error)}`] }));
-
-  const keys = new Map<string, string>();
-  function keyOf(level: string, dischargeM3s: number): string {
-    const key = keys.get(level) ?? flowInputHash(plan, dischargeM3s);
-    keys.set(level, key);
-    return key;
-  }
+  const sentence = (error: unknown) => (error instanceof Error ? error.message : String(error));
 
   async function openFlow(): Promise<void> {
-    const level = plan.levels.find((l) => l.name === store.get().level)!;
-    const hash = keyOf(level.name, level.dischargeM3s);
+    const at = source.at(store.get().level);
+    const hash = source.hashOf(at);
     if (hash === wanted) return;
     wanted = hash;
     stopped = '';
     void flowWorker.call.cancel();
-    const known = solved.get(hash);
-    if (known) {
-      take(known, false);
-      store.set({ flowState: { kind: 'ready' } });
-      return;
-    }
-    store.set((s) => ({ flowState: { kind: 'opening' }, flowStale: s.flow !== null }));
-    const response = await fetch(`/api/v1/flows/${hash}`).catch(() => null);
+    stopSharpening();
+    store.set((s) => ({ flowState: { kind: 'opening' }, flowStale: s.flow !== null, sharp: 'no' }));
+    const sharp = sharpens ? await source.find(source.at(at.level, SHARP_CELL_M)) : null;
+    const kept = sharp ?? (await source.find(at));
     if (wanted !== hash) return;
-    const kept = response?.ok ? decodeFlow(new Uint8Array(await response.arrayBuffer())) : null;
-    if (wanted !== hash) return;
-    if (kept) {
-      solved.set(hash, kept);
-      take(kept, false);
-      store.set({ flowState: { kind: 'ready' } });
-      return;
-    }
-    await solve(hash, level.dischargeM3s);
+    const flow = kept ?? (await solve(hash));
+    if (!flow || wanted !== hash) return;
+    take(flow, false);
+    store.set({
+      flowState: { kind: 'ready' },
+      sharp: sharp ? 'done' : sharpens ? 'possible' : 'no',
+    });
+    if (!sharp && store.get().settings.sharpen === 'by-itself' && !isPhone()) void sharpen();
   }
 
-  async function solve(hash: string, dischargeM3s: number): Promise<void> {
+  async function solve(hash: string): Promise<FlowField | null> {
+    const s = store.get();
+    const still = () => wanted === hash && stopped !== hash;
+    const onProgress = (progress: number) => {
+      if (still()) store.set({ flowState: { kind: 'solving', progress } });
+    };
+    const onCoarse = (coarse: FlowField) => {
+      if (still()) take(coarse, true);
+    };
     store.set({ flowState: { kind: 'solving', progress: 0 } });
+    const { solveOn } = s.settings;
+    const there = solveOn === 'server' || (solveOn === 'best' && isPhone());
     try {
-      const events = across({
-        onProgress: (progress: number) => {
-          if (wanted === hash && stopped !== hash)
-            store.set({ flowState: { kind: 'solving', progress } });
-        },
-        onCoarse: (coarse: FlowField) => {
-          if (wanted === hash && stopped !== hash) take(coarse, true);
-        },
-      });
-      const flow = await flowWorker.call.solve(plan, dischargeM3s, events);
-      if (!flow) return;
-      if (flow.status === 'diverged')
-        throw new Error(
-          'the water did not settle: depths or discharge of this beat contradict each other',
-        );
-      solved.set(hash, flow);
-      const blob = encodeFlow(flow).slice().buffer;
-      void fetch(`/api/v1/flows/${hash}?beat=${beat.id}`, { method: 'PUT', body: blob }).catch(
-        () => null,
-      );
-      if (wanted !== hash) return;
-      take(flow, false);
-      store.set({ flowState: { kind: 'ready' } });
+      return there
+        ? await source.solveThere(source.at(s.level), { onProgress }, still)
+        : await source.solveHere(flowWorker, source.at(s.level), { onProgress, onCoarse });
     } catch (error) {
-      if (wanted === hash)
-        store.set({
-          flowState: {
-            kind: 'failed',
-            message: error instanceof Error ? error.message : String(error),
-          },
-        });
+      if (wanted === hash) store.set({ flowState: { kind: 'failed', message: sentence(error) } });
+      return null;
+    }
+  }
+
+  let sharpening = '';
+  /** The same water at 10 cm, in the background; what is on screen stays until it is there. */
+  async function sharpen(): Promise<void> {
+    const hash = wanted;
+    const from = taken;
+    if (!sharpens || !from || sharpening === hash) return;
+    sharpening = hash;
+    store.set({ sharp: 'running', sharpProgress: 0 });
+    const at = source.at(store.get().level, SHARP_CELL_M);
+    try {
+      const events = {
+        onProgress: (sharpProgress: number) => {
+          if (sharpening === hash) store.set({ sharpProgress });
+        },
+        onCoarse: () => {},
+      };
+      const flow = await source.solveHere(sideWorker, at, events, from);
+      if (sharpening !== hash) return;
+      sharpening = '';
+      if (!flow || wanted !== hash) return;
+      take(flow, false);
+      store.set({ sharp: 'done' });
+    } catch (error) {
+      sharpening = '';
+      store.set({ sharp: 'possible' });
+      complain(sentence(error));
+    }
+  }
+
+  function stopSharpening(): void {
+    if (sharpening === '') return;
+    sharpening = '';
+    void sideWorker.call.cancel();
+    store.set({ sharp: 'possible' });
+  }
+
+  /** The level that is laid beside the one on screen. */
+  async function openOther(): Promise<void> {
+    const level = store.get().compareLevel;
+    const hash = level === null ? '' : source.hashOf(source.at(level));
+    if (hash === comparing) return;
+    comparing = hash;
+    if (level === null) {
+      store.set({ other: null, otherReading: null, otherState: { kind: 'ready' } });
+      return;
+    }
+    store.set({ otherState: { kind: 'opening' } });
+    try {
+      let flow = await source.find(source.at(level));
+      if (!flow) {
+        stopSharpening();
+        const onProgress = (progress: number) => {
+          if (comparing === hash) store.set({ otherState: { kind: 'solving', progress } });
+        };
+        const onCoarse = (coarse: FlowField) => {
+          if (comparing === hash) store.set({ other: coarse });
+        };
+        flow = await source.solveHere(sideWorker, source.at(level), { onProgress, onCoarse });
+      }
+      if (!flow || comparing !== hash) return;
+      store.set({ other: flow, otherState: { kind: 'ready' } });
+      const otherReading = await readWorker.call.read(flow);
+      if (comparing === hash) store.set({ otherReading });
+    } catch (error) {
+      if (comparing === hash)
+        store.set({ otherState: { kind: 'failed', message: sentence(error) } });
     }
   }
 
@@ -133,6 +185,9 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     if (!coarse) void stalkWorker.call.take(plan, flow);
     store.set({ flow, flowStale: coarse, liesStale: true, driftStale: true, stalkStale: true });
     refresh();
+    readWorker.call.read().then((reading) => {
+      if (taken === flow) store.set({ reading });
+    }, complain);
   }
 
   const askRate = latestWins(
@@ -164,7 +219,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       const began = performance.now();
       const target = targetOf(s);
       const input = {
-        tip: tipOf(s.stand!, s.landing!),
+        tip: tipOf(s.stand!, s.landing!, s.settings.rodM),
         landing: s.landing!,
         lay: s.lay,
         seconds: DRIFT_S,
@@ -247,6 +302,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
 
   const unsubscribe = store.subscribe(() => {
     void openFlow();
+    void openOther();
     refresh();
   });
   void openFlow();
@@ -254,7 +310,8 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   return {
     stop() {
       unsubscribe();
-      for (const worker of [flowWorker, readWorker, liveWorker, stalkWorker]) worker.dismiss();
+      for (const worker of [flowWorker, sideWorker, readWorker, liveWorker, stalkWorker])
+        worker.dismiss();
     },
     cancelSolve() {
       stopped = wanted;
@@ -270,12 +327,17 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
         target,
         posture: s.posture,
         heightM: s.settings.anglerHeightM,
-        rodM: ROD_M,
+        rodM: s.settings.rodM,
         tipHeightM: TIP_HEIGHT_M,
         conditions: conditionsAt(plan, s.atMs),
         entry: entryOf(plan),
       });
     },
+    sharpen: () => void sharpen(),
+    stopSharpening,
+    /** Fits roughness and discharge to what was measured. */
+    calibrate: (onProgress: (fraction: number) => void): Promise<CalibrationResult> =>
+      sideWorker.call.calibrate(plan, across(onProgress)),
     solveAgain() {
       wanted = '';
       stopped = '';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef } from 'react';
-import type { Place } from '../core/grid/index';
+import { cellIndex, type Place } from '../core/grid/index';
 import { profileRatio, sampleFlow, thalweg, type FlowField } from '../core/water/index';
 import { windowRadiusM } from '../core/sight/index';
 import { BODY_SHARE, type UnitSystem } from '../core/units/index';
@@ -55,6 +55,7 @@ export function SectionView({
       <SectionCanvas cut={cut} camera={camera} width={width} height={height} y={y} theme={theme} />
       <svg width={width} height={height} role="img" aria-label={sectionLabel(cut, target !== null)}>
         <SectionLines cut={cut} camera={camera} y={y} height={height} />
+        <SectionPieces cut={cut} camera={camera} width={width} height={height} />
         <SectionMarks cut={cut} camera={camera} y={y} width={width} />
         <SectionKey
           width={width}
@@ -238,6 +239,61 @@ function SectionLines({
           />
         ))}
       <path d={linePath(line(cut.surface))} className="surface" />
+    </g>
+  );
+}
+
+/** A name narrower than this has no room on the section, px. */
+const NAME_PX = 46;
+
+/** The pieces along the cut, under the bed. */
+function SectionPieces({
+  cut,
+  camera,
+  width,
+  height,
+}: {
+  cut: Cut;
+  camera: Camera;
+  width: number;
+  height: number;
+}) {
+  const flow = usePart((s) => s.flow);
+  const reading = usePart((s) => s.reading);
+  const runs = useMemo(() => {
+    const out: { kind: string; from: number; to: number }[] = [];
+    if (!flow || !reading || reading.pieces.ofCell.length !== flow.depthM.length) return out;
+    for (const xM of cut.x) {
+      const k = cellIndex(flow, xM, cut.lineYM(xM));
+      const piece = k < 0 ? -1 : reading.pieces.ofCell[k]!;
+      const kind = piece < 0 ? '' : reading.pieces.pieces[piece]!.kind;
+      const last = out[out.length - 1];
+      if (last && last.kind === kind) last.to = xM;
+      else out.push({ kind, from: xM, to: xM });
+    }
+    return out;
+  }, [cut, flow, reading]);
+  const keyFrom = width > 500 ? width - 290 : width;
+  return (
+    <g aria-hidden="true">
+      {runs.map((r) => {
+        const [a, b] = [pageX(camera, r.from), pageX(camera, r.to)];
+        const middle = (a + b) / 2;
+        if (r.kind === '' || b < 0 || a > keyFrom) return null;
+        return (
+          <g key={r.from}>
+            <path
+              d={`M${a},${height - 20}v8M${b},${height - 20}v8M${a},${height - 16}H${b}`}
+              className="piece-span"
+            />
+            {b - a > NAME_PX && middle < keyFrom - 20 && (
+              <text x={middle} y={height - 4} textAnchor="middle" className="furniture cased">
+                {r.kind}
+              </text>
+            )}
+          </g>
+        );
+      })}
     </g>
   );
 }

@@ -23,6 +23,6 @@ it('the fish thought to lie in a lie is the same one each time it is asked for',
 });
 
 it('the rod points at the landing place, 2.4 m long, less for a fly close by', () => {
-  expect(tipOf({ xM: 0, yM: 0 }, { xM: 6, yM: 8 })).toEqual({ xM: 1.44, yM: 1.92, zM: 0.5 });
-  expect(tipOf({ xM: 0, yM: 0 }, { xM: 1, yM: 0 }).xM).toBeCloseTo(0.8, 9);
+  expect(tipOf({ xM: 0, yM: 0 }, { xM: 6, yM: 8 }, 2.4)).toEqual({ xM: 1.44, yM: 1.92, zM: 0.5 });
+  expect(tipOf({ xM: 0, yM: 0 }, { xM: 1, yM: 0 }, 2.4).xM).toBeCloseTo(0.8, 9);
 });

@@ -1,12 +1,12 @@
 import type { DriftBand } from '../core/cast/index';
-import type { BeatPlan } from '../core/formats/index';
+import type { BeatPlan, LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
 import type { Lie, LieField } from '../core/lies/index';
 import type { Fish, RingPoint } from '../core/sight/index';
 import type { StalkResult } from '../core/stalk/index';
 import type { TryEvent } from '../core/tries/index';
 import type { UnitSystem } from '../core/units/index';
-import type { FlowField } from '../core/water/index';
+import type { FlowField, Probe, WaterReading } from '../core/water/index';
 import type { Address } from './address';
 
 /** A mark as the workspace holds it: a fish of this beat. */
@@ -28,6 +28,9 @@ export interface Settings {
   anglerHeightM: number;
   anglerMassKg: number;
   maxWadeM: number;
+  rodM: number;
+  sharpen: 'by-itself' | 'when-asked';
+  solveOn: 'best' | 'device' | 'server';
 }
 
 /** What the page is opened with. */
@@ -48,6 +51,9 @@ export type FlowState =
   | { kind: 'cancelled' }
   | { kind: 'failed'; message: string };
 
+export const OVERLAYS = ['pieces', 'seams', 'foam', 'leaves'] as const;
+export type Overlay = (typeof OVERLAYS)[number];
+
 export interface HourExposure {
   hour: number;
   exposure: number;
@@ -63,6 +69,10 @@ export interface WorkspaceState extends Address {
   settings: Settings;
 
   layer: 'depth' | 'pace';
+  /** What is drawn over the water in Read. */
+  over: Record<Overlay, boolean>;
+  /** The level laid beside the one on screen; null: the long section is there. */
+  compareLevel: LevelName | null;
   placing: boolean;
   dragging: 'stand' | 'landing' | 'fish' | null;
   notices: string[];
@@ -72,6 +82,18 @@ export interface WorkspaceState extends Address {
   flow: FlowField | null;
   /** True while `flow` is a first picture or belongs to another level. */
   flowStale: boolean;
+  reading: WaterReading | null;
+  /** Where the water is being asked about in Read, and what it is there. */
+  probeAt: Place | null;
+  probe: Probe | null;
+  /** Height of the plan on the page: a level compared below keeps its middle. */
+  planHeightPx: number;
+  /** The same water at 10 cm: too large, not yet, on the way, on screen. */
+  sharp: 'no' | 'possible' | 'running' | 'done';
+  sharpProgress: number;
+  other: FlowField | null;
+  otherReading: WaterReading | null;
+  otherState: FlowState;
   lies: LieField | null;
   liesStale: boolean;
   ring: RingPoint[] | null;
@@ -122,14 +144,17 @@ export const tempOf = (s: WorkspaceState) => s.settings.waterTempC ?? ASSUMED_TE
 export const numberOfMark = (s: WorkspaceState, id: string) =>
   s.marks.findIndex((m) => m.id === id) + 1;
 
-export const ROD_M = 2.4;
 /** The rod tip after the cast, lowered to the water. */
 export const TIP_HEIGHT_M = 0.5;
 
 /** Rod tip: from the stand toward the landing place. */
-export function tipOf(stand: Place, landing: Place): { xM: number; yM: number; zM: number } {
+export function tipOf(
+  stand: Place,
+  landing: Place,
+  rodM: number,
+): { xM: number; yM: number; zM: number } {
   const d = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM) || 1;
-  const reach = Math.min(ROD_M, 0.8 * d);
+  const reach = Math.min(rodM, 0.8 * d);
   return {
     xM: stand.xM + (reach * (landing.xM - stand.xM)) / d,
     yM: stand.yM + (reach * (landing.yM - stand.yM)) / d,

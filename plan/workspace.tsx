@@ -15,6 +15,7 @@ import { SpotInspector } from './inspectors/spot';
 import { StalkInspector } from './inspectors/stalk';
 import { ObjectList } from './object-list';
 import { createOutbox } from './outbox';
+import { CompareView } from './compare-view';
 import { PlanView } from './plan-view';
 import { SectionView } from './section-view';
 import { StepRail } from './step-rail';
@@ -55,6 +56,8 @@ function initialState(beat: BeatInput, step: string, query: string): WorkspaceSt
     tries: beat.tries,
     settings: beat.settings,
     layer: 'depth',
+    over: { pieces: true, seams: false, foam: false, leaves: false },
+    compareLevel: null,
     placing: false,
     dragging: null,
     notices: dropped,
@@ -62,6 +65,15 @@ function initialState(beat: BeatInput, step: string, query: string): WorkspaceSt
     flowState: { kind: 'opening' },
     flow: null,
     flowStale: false,
+    reading: null,
+    probeAt: null,
+    probe: null,
+    planHeightPx: 432,
+    sharp: 'no',
+    sharpProgress: 0,
+    other: null,
+    otherReading: null,
+    otherState: { kind: 'ready' },
     lies: null,
     liesStale: false,
     ring: null,
@@ -137,6 +149,7 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
 
 function Water() {
   const { beat } = useWorkspace();
+  const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
   const [planRef, planSize] = useSize<HTMLDivElement>();
   const [sectionRef, sectionSize] = useSize<HTMLDivElement>();
   const middle = useMemo(() => {
@@ -144,6 +157,10 @@ function Water() {
     const xs = [0, 0.25, 0.5, 0.75, 1].map((f) => f * beat.plan.lengthM);
     return xs.reduce((sum, x) => sum + (channel.leftYM(x) + channel.rightYM(x)) / 2, 0) / xs.length;
   }, [beat]);
+  const { store } = useWorkspace();
+  useEffect(() => {
+    if (planSize.height > 0) store.set({ planHeightPx: planSize.height });
+  }, [store, planSize.height]);
   const [moved, setMoved] = useState<Camera | null>(null);
   const opening = useMemo(
     () => openingCamera(beat.plan.lengthM, middle, planSize.width || 864, planSize.height || 432),
@@ -162,7 +179,7 @@ function Water() {
       topM: c.topM - (planSize.height / 2 / c.scale) * (1 - 1 / factor),
     }));
   return (
-    <main className="water-column">
+    <main className={`water-column${comparing ? ' comparing' : ''}`}>
       <div className="plan-box" ref={planRef}>
         <PlanView
           camera={camera}
@@ -185,10 +202,16 @@ function Water() {
         <Notices />
       </div>
       <div className="section-box" ref={sectionRef}>
-        <SectionView camera={camera} width={sectionSize.width} height={sectionSize.height} />
+        <Below camera={camera} width={sectionSize.width} height={sectionSize.height} />
       </div>
     </main>
   );
+}
+
+/** Under the plan, on the same x: the long section, or the same beat at another level. */
+function Below(size: { camera: Camera; width: number; height: number }) {
+  const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
+  return comparing ? <CompareView {...size} /> : <SectionView {...size} />;
 }
 
 /** The flow's own state: opening, solving with progress and a way to stop, stopped, failed. */
@@ -197,7 +220,7 @@ function FlowStatus() {
   const state = usePart((s) => s.flowState);
   const shown = usePart((s) => s.flow !== null);
   const coarse = usePart((s) => s.flowStale);
-  if (state.kind === 'ready') return null;
+  if (state.kind === 'ready') return <SharpStatus />;
   return (
     <div className="flow-status" role="status">
       {state.kind === 'opening' && <p>Opening the water.</p>}
@@ -232,6 +255,22 @@ function FlowStatus() {
           </button>
         </>
       )}
+    </div>
+  );
+}
+
+/** The sharper picture on its way; it can be stopped. */
+function SharpStatus() {
+  const { engine } = useWorkspace();
+  const sharp = usePart((s) => s.sharp);
+  const progress = usePart((s) => Math.round(100 * s.sharpProgress));
+  if (sharp !== 'running') return null;
+  return (
+    <div className="flow-status" role="status">
+      <p>Sharpening to 10 cm in the background: {progress} %.</p>
+      <button type="button" className="plain" onClick={() => engine()?.stopSharpening()}>
+        Stop
+      </button>
     </div>
   );
 }

@@ -21,13 +21,13 @@ const tables = {
     created_ms: ms,
     put_away: flag,
     deleted_ms: maybe(ms),
-    sketch_json: maybe(json),
+    made_from_json: maybe(json),
   },
   beat_versions: {
     beat_id: id,
     plan_hash: id,
     plan_json: json,
-    sketch_json: maybe(json),
+    made_from_json: maybe(json),
     replaced_ms: ms,
   },
   drafts: {

@@ -12,6 +12,7 @@ import {
   saveFlow,
   type BeatChange,
   type ListedBeat,
+  type MadeFrom,
   type StoredBeat,
   type StoredMark,
   type StoredTry,
@@ -50,8 +51,8 @@ export interface BeatToSave {
   id: string;
   streamName: string;
   file: unknown;
-  /** What a sketch was made from, kept so that it can be changed. */
-  sketch?: unknown;
+  /** Kept so that it can be changed: the sketch, or the photograph below a survey. */
+  madeFrom?: MadeFrom | null;
   /** The draft that becomes this beat, and goes. */
   draftId?: string | null;
 }
@@ -69,7 +70,7 @@ export async function saveBeat(
     id: save.id,
     streamName: save.streamName,
     plan: read.plan,
-    ...(save.sketch !== undefined && { sketch: save.sketch }),
+    ...(save.madeFrom !== undefined && { madeFrom: save.madeFrom }),
     nowMs: nowMs(),
   };
   await putBeat(await book(), beat, save.draftId ?? null);
@@ -81,10 +82,9 @@ export async function keepBeat(
   id: string,
   streamName: string,
   plan: BeatPlan,
-  sketch?: unknown,
+  madeFrom: MadeFrom | null = null,
 ): Promise<void> {
-  const beat = { id, streamName, plan, ...(sketch !== undefined && { sketch }), nowMs: nowMs() };
-  await putBeat(await book(), beat, null);
+  await putBeat(await book(), { id, streamName, plan, madeFrom, nowMs: nowMs() }, null);
 }
 
 /** Renames, moves to another stream, puts away, deletes or takes back. Repeating is harmless. */
@@ -99,12 +99,12 @@ export async function copyBeat(id: string, newId: string): Promise<Outcome<{ id:
   if (!beat) return noBeat(id);
   const name = await freeName(db, `${beat.plan.name}, copy`);
   const plan = { ...beat.plan, name };
-  const sketch = beat.sketch === null ? undefined : { ...(beat.sketch as object), name };
-  await putBeat(
-    db,
-    { id: newId, streamName: beat.streamName, plan, ...(sketch && { sketch }), nowMs: nowMs() },
-    null,
-  );
+  const madeFrom: MadeFrom | null =
+    beat.madeFrom?.kind === 'sketch'
+      ? { kind: 'sketch', sketch: { ...(beat.madeFrom.sketch as object), name } }
+      : beat.madeFrom;
+  const copy = { id: newId, streamName: beat.streamName, plan, madeFrom, nowMs: nowMs() };
+  await putBeat(db, copy, null);
   return done({ id: newId });
 }
 

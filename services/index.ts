@@ -18,7 +18,14 @@ export { backUpBook, restoreBook, type Backup, type RestoreReport } from './back
 export { requestSolve, requestWholeBook, solveJobs, stopSolve, type SolveJob } from './solver';
 export { keepMark, removeMark } from './marks';
 export { beginTry, recordEvent } from './tries';
-export { changeSettings, settings, type Settings } from './settings';
+export {
+  changeSettings,
+  DEFAULT_SETTINGS,
+  settings,
+  type Methods,
+  type Settings,
+} from './settings';
 export { nowMs } from './clock';
 export { dataFolder } from './book';
 export type { Outcome } from './outcome';
+export type { MadeFrom } from '../store/index';

@@ -2,6 +2,19 @@ import type { UnitSystem } from '../core/units/index';
 import { readSettings, writeSettings } from '../store/index';
 import { book } from './book';
 
+/** Schools that good anglers differ by; each with its default, and the reason beside it on screen. */
+export interface Methods {
+  holding: 'energy-budget' | 'feed-lane' | 'soft-water' | 'cover-first';
+  castFrom: 'any-angle' | 'below' | 'above';
+  stay: 'computed' | 'three-casts' | 'its-rhythm';
+  round: 'round' | 'one-method';
+  wading: 'never-unless' | 'for-the-angle';
+  dropper: 'cut-when-up' | 'keep';
+  hiding: 'creep' | 'screen';
+  wind: 'tilt' | 'heavier-line' | 'change-sides';
+  heat: 'kinder' | 'legal';
+}
+
 export interface Settings {
   units: UnitSystem;
   /** Read by the angler; null until typed. */
@@ -9,18 +22,47 @@ export interface Settings {
   anglerHeightM: number;
   anglerMassKg: number;
   maxWadeM: number;
+  rodM: number;
+  rodHand: 'right' | 'left';
+  landsWithinHalfMetreToM: number;
+  methods: Methods;
+  /** Whether a small beat is solved again at 10 cm once its water is ready. */
+  sharpen: 'by-itself' | 'when-asked';
+  /** Where water is solved: phones are spared by default. */
+  solveOn: 'best' | 'device' | 'server';
 }
 
-const DEFAULTS: Settings = {
+export const DEFAULT_SETTINGS: Settings = {
   units: 'metric',
   waterTempC: null,
   anglerHeightM: 1.75,
   anglerMassKg: 78,
   maxWadeM: 0.7,
+  rodM: 2.4,
+  rodHand: 'right',
+  landsWithinHalfMetreToM: 12,
+  methods: {
+    holding: 'energy-budget',
+    castFrom: 'any-angle',
+    stay: 'computed',
+    round: 'round',
+    wading: 'never-unless',
+    dropper: 'cut-when-up',
+    hiding: 'creep',
+    wind: 'tilt',
+    heat: 'kinder',
+  },
+  sharpen: 'by-itself',
+  solveOn: 'best',
 };
 
 export async function settings(): Promise<Settings> {
-  return { ...DEFAULTS, ...((await readSettings(await book())) as Partial<Settings>) };
+  const kept = (await readSettings(await book())) as Partial<Settings>;
+  return {
+    ...DEFAULT_SETTINGS,
+    ...kept,
+    methods: { ...DEFAULT_SETTINGS.methods, ...kept.methods },
+  };
 }
 
 export async function changeSettings(values: Partial<Settings>): Promise<void> {

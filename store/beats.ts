@@ -1,13 +1,15 @@
 import { planHash, type BeatPlan } from '../core/formats/index';
 import type { Db } from './open';
 
+/** What a beat was made from beside its plan: the sketch, or the photograph a survey was traced over. */
+export type MadeFrom = { kind: 'sketch'; sketch: unknown } | { kind: 'survey'; photo: unknown };
+
 export interface StoredBeat {
   id: string;
   streamName: string;
   plan: BeatPlan;
   planHash: string;
-  /** What a sketched beat was made from, as JSON; null for a survey. */
-  sketch: unknown;
+  madeFrom: MadeFrom | null;
 }
 
 export interface ListedBeat {
@@ -18,7 +20,7 @@ export interface ListedBeat {
   plan: BeatPlan;
   putAway: boolean;
   deleted: boolean;
-  sketched: boolean;
+  madeBy: 'sketch' | 'survey';
 }
 
 /** Every beat, the deleted ones marked, in order of making. */
@@ -34,7 +36,7 @@ export async function listBeats(db: Db): Promise<ListedBeat[]> {
       'plan_json',
       'put_away',
       'beats.deleted_ms',
-      'sketch_json',
+      'made_from_json',
     ])
     .orderBy('beats.created_ms')
     .orderBy('beats.id')
@@ -47,7 +49,7 @@ export async function listBeats(db: Db): Promise<ListedBeat[]> {
     plan: JSON.parse(r.plan_json) as BeatPlan,
     putAway: r.put_away === 1,
     deleted: r.deleted_ms !== null,
-    sketched: r.sketch_json !== null,
+    madeBy: r.made_from_json === null ? 'survey' : (JSON.parse(r.made_from_json) as MadeFrom).kind,
   }));
 }
 
@@ -56,7 +58,7 @@ export async function findBeat(db: Db, id: string): Promise<StoredBeat | undefin
   const row = await db
     .selectFrom('beats')
     .innerJoin('streams', 'streams.id', 'beats.stream_id')
-    .select(['beats.id', 'streams.name as streamName', 'plan_json', 'plan_hash', 'sketch_json'])
+    .select(['beats.id', 'streams.name as streamName', 'plan_json', 'plan_hash', 'made_from_json'])
     .where('beats.id', '=', id)
     .where('beats.deleted_ms', 'is', null)
     .executeTakeFirst();
@@ -66,7 +68,7 @@ export async function findBeat(db: Db, id: string): Promise<StoredBeat | undefin
       streamName: row.streamName,
       plan: JSON.parse(row.plan_json) as BeatPlan,
       planHash: row.plan_hash,
-      sketch: row.sketch_json === null ? null : (JSON.parse(row.sketch_json) as unknown),
+      madeFrom: row.made_from_json === null ? null : (JSON.parse(row.made_from_json) as MadeFrom),
     }
   );
 }
@@ -75,7 +77,8 @@ export interface BeatToKeep {
   id: string;
   streamName: string;
   plan: BeatPlan;
-  sketch?: unknown;
+  /** Absent: what is kept stays. */
+  madeFrom?: MadeFrom | null;
   nowMs: number;
 }
 
@@ -92,25 +95,37 @@ export async function putBeat(db: Db, beat: BeatToKeep, draftId: string | null):
       name: beat.plan.name,
       plan_json: JSON.stringify(beat.plan),
       plan_hash: hash,
-      sketch_json: beat.sketch === undefined ? null : JSON.stringify(beat.sketch),
     };
+    const madeFrom = beat.madeFrom && JSON.stringify(beat.madeFrom);
     const known = await trx
       .selectFrom('beats')
-      .select(['plan_hash', 'plan_json', 'sketch_json'])
+      .select(['plan_hash', 'plan_json', 'made_from_json'])
       .where('id', '=', beat.id)
       .executeTakeFirst();
     if (!known) {
       await trx
         .insertInto('beats')
-        .values({ id: beat.id, created_ms: beat.nowMs, deleted_ms: null, ...values })
+        .values({
+          id: beat.id,
+          created_ms: beat.nowMs,
+          deleted_ms: null,
+          made_from_json: madeFrom ?? null,
+          ...values,
+        })
         .execute();
-    } else if (known.plan_hash !== hash || known.sketch_json !== values.sketch_json) {
+    }
+    const made_from_json = madeFrom === undefined ? (known?.made_from_json ?? null) : madeFrom;
+    if (known && (known.plan_hash !== hash || known.made_from_json !== made_from_json)) {
       await trx
         .insertInto('beat_versions')
         .values({ beat_id: beat.id, replaced_ms: beat.nowMs, ...known })
         .onConflict((c) => c.doNothing())
         .execute();
-      await trx.updateTable('beats').set(values).where('id', '=', beat.id).execute();
+      await trx
+        .updateTable('beats')
+        .set({ ...values, made_from_json })
+        .where('id', '=', beat.id)
+        .execute();
     }
     if (draftId !== null)
       await trx.updateTable('drafts').set({ dropped: 1 }).where('id', '=', draftId).execute();

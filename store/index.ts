@@ -9,6 +9,7 @@ export {
   renameStream,
   type BeatChange,
   type ListedBeat,
+  type MadeFrom,
   type StoredBeat,
 } from './beats';
 export {

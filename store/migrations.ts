@@ -48,11 +48,11 @@ const FIRST_LIGHT = [
 const WATER = [
   `alter table beats add column put_away integer not null default 0`,
   `alter table beats add column deleted_ms integer`,
-  `alter table beats add column sketch_json text`,
+  `alter table beats add column made_from_json text`,
   `alter table streams add column deleted_ms integer`,
   `create table beat_versions (
     beat_id text not null references beats(id), plan_hash text not null, plan_json text not null,
-    sketch_json text, replaced_ms integer not null, primary key (beat_id, replaced_ms, plan_hash)) strict`,
+    made_from_json text, replaced_ms integer not null, primary key (beat_id, replaced_ms, plan_hash)) strict`,
   `create table drafts (
     id text primary key, kind text not null check (kind in ('sketch', 'survey')), stream_name text not null,
     beat_id text references beats(id), body_json text not null, updated_ms integer not null,

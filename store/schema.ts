@@ -14,15 +14,15 @@ export interface Database {
     put_away: Generated<number>;
     /** Deleted, not gone: it can be taken back. */
     deleted_ms: number | null;
-    /** What a sketched beat was made from. */
-    sketch_json: string | null;
+    /** What it was made from beside its plan (`MadeFrom`). */
+    made_from_json: string | null;
   };
   /** Plans that were replaced. */
   beat_versions: {
     beat_id: string;
     plan_hash: string;
     plan_json: string;
-    sketch_json: string | null;
+    made_from_json: string | null;
     replaced_ms: number;
   };
   /** Beats being made; `body_json` belongs to the interface. */

@@ -40,7 +40,7 @@ let db: Db;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'pebble-store-'));
   db = await openStore(folder);
-  await putBeat(db, { id: 'b1', streamName: 'Thrum', plan, nowMs: 1 }, null);
+  await putBeat(db, { id: 'b1', streamName: 'Thrum', plan, madeFrom: null, nowMs: 1 }, null);
 });
 afterEach(() => db.destroy());
 

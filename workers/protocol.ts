@@ -1,9 +1,9 @@
-import type { BeatPlan } from '../core/formats/index';
 import type { DriftBand, DriftInput, FirstCast, FirstCastInput } from '../core/cast/index';
+import type { BeatPlan } from '../core/formats/index';
 import type { LieField, RateOptions } from '../core/lies/index';
 import type { Conditions, Fish, Posture, RingPoint } from '../core/sight/index';
 import type { StalkInput, StalkResult } from '../core/stalk/index';
-import type { FlowField } from '../core/water/index';
+import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
 
 /** What each worker offers. Arrays in results are handed over, not copied, where said. */
@@ -15,7 +15,14 @@ export interface FlowEvents {
 
 export interface FlowWorker {
   /** null when cancelled. The result's arrays are handed over. */
-  solve(plan: BeatPlan, dischargeM3s: number, events: FlowEvents): Promise<FlowField | null>;
+  solve(
+    plan: BeatPlan,
+    dischargeM3s: number,
+    events: FlowEvents,
+    options?: { cellM?: number; from?: FlowField },
+  ): Promise<FlowField | null>;
+  /** Fits roughness and discharge to what was measured; a few seconds. */
+  calibrate(plan: BeatPlan, onProgress: (fraction: number) => void): Promise<CalibrationResult>;
   /** Stops the running solve within one turn (40 ms). */
   cancel(): void;
 }
@@ -23,6 +30,8 @@ export interface FlowWorker {
 export interface ReadWorker {
   take(plan: BeatPlan, flow: FlowField): void;
   rate(options: RateOptions): LieField;
+  /** What the eye reads from the water that was taken, or from another flow. */
+  read(other?: FlowField): WaterReading;
 }
 
 export interface LiveWorker {

@@ -9,8 +9,7 @@ export interface SolveOrder {
   cellM: number;
 }
 export type SolveNews =
-  | { kind: 'progress'; progress: number }
-  | { kind: 'done'; blob: Uint8Array; status: string };
+  { kind: 'progress'; progress: number } | { kind: 'done'; blob: Uint8Array; status: string };
 
 /** Between two reports, ms. */
 const REPORT_MS = 250;

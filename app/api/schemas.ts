@@ -59,8 +59,14 @@ export const eventSchema = object({
   undoes: text('The event taken back', 64),
 }).noUnknown();
 
+const oneOf = <T extends string>(what: string, words: readonly T[]) =>
+  string().oneOf(
+    [...words],
+    ({ value }) => `${what} is "${value}"; it must be one of ${words.join(', ')}.`,
+  );
+
 export const settingsSchema = object({
-  units: string().oneOf(['metric', 'us'], 'Units must be metric or us.'),
+  units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
   waterTempC: number()
     .nullable()
     .min(0, 'Water temperature must be 0 to 30 °C.')
@@ -74,6 +80,33 @@ export const settingsSchema = object({
   maxWadeM: number()
     .min(0, 'Your wading limit must be 0 to 1.5 m.')
     .max(1.5, 'Your wading limit must be 0 to 1.5 m.'),
+  rodM: number()
+    .min(1, 'Your rod must be 1 to 5 m long.')
+    .max(5, 'Your rod must be 1 to 5 m long.'),
+  rodHand: oneOf('The rod hand', ['right', 'left']),
+  landsWithinHalfMetreToM: number()
+    .min(2, 'Your sure distance must be 2 to 30 m.')
+    .max(30, 'Your sure distance must be 2 to 30 m.'),
+  methods: object({
+    holding: oneOf('Where fish hold', [
+      'energy-budget',
+      'feed-lane',
+      'soft-water',
+      'cover-first',
+    ]).required(),
+    castFrom: oneOf('From where to cast', ['any-angle', 'below', 'above']).required(),
+    stay: oneOf('How long to stay', ['computed', 'three-casts', 'its-rhythm']).required(),
+    round: oneOf('One method or a round', ['round', 'one-method']).required(),
+    wading: oneOf('Wading', ['never-unless', 'for-the-angle']).required(),
+    dropper: oneOf('The dropper', ['cut-when-up', 'keep']).required(),
+    hiding: oneOf('Hiding', ['creep', 'screen']).required(),
+    wind: oneOf('Wind', ['tilt', 'heavier-line', 'change-sides']).required(),
+    heat: oneOf('Heat', ['kinder', 'legal']).required(),
+  })
+    .default(undefined)
+    .noUnknown(),
+  sharpen: oneOf('Sharpening', ['by-itself', 'when-asked']),
+  solveOn: oneOf('Where water is solved', ['best', 'device', 'server']),
 }).noUnknown();
 
 const beatName = string()
@@ -88,7 +121,7 @@ const streamName = string()
 export const beatSchema = object({
   stream: text('The stream', 80).required('The stream needs a name.'),
   file: mixed<object>().required('The beat file is missing.'),
-  sketch: mixed<object>(),
+  madeFrom: mixed<{ kind: 'sketch'; sketch: object } | { kind: 'survey'; photo: object | null }>(),
   draftId: string().nullable(),
 }).noUnknown();
 
@@ -118,3 +151,6 @@ export const draftSchema = object({
 }).noUnknown();
 
 export type EventBody = InferType<typeof eventSchema>;
+type SettingsBody = InferType<typeof settingsSchema>;
+/** Settings as the page holds them: each one there. */
+export type WholeSettings = { [K in keyof SettingsBody]-?: NonNullable<SettingsBody[K]> };

@@ -14,7 +14,7 @@ export {
   fishLengthUnit,
   tempUnit,
 } from './format';
-export { parseFishLengthCm, parseLengthM, parseTempC, type Parsed } from './parse';
+export { parseFigure, parseFishLengthCm, parseLengthM, parseTempC, type Parsed } from './parse';
 export {
   BODY_SHARE,
   paceWord,

@@ -63,6 +63,18 @@ export function parseTempC(text: string, units: UnitSystem): Parsed {
   return { ok: true, value: c };
 }
 
+/** A bare figure: "12", "0,7"; `range` in the unit that is named. */
+export function parseFigure(text: string, range: Range & { unit: string }): Parsed {
+  const s = text.trim();
+  const bounds = `${range.min} to ${range.max} ${range.unit}`.trim();
+  if (!NUMBER.test(s))
+    return { ok: false, message: `${range.what} "${text}" is not a number. Give ${bounds}.` };
+  const value = toNumber(s);
+  if (value < range.min || value > range.max)
+    return { ok: false, message: `${range.what} "${text}" is out of range: ${bounds}.` };
+  return { ok: true, value };
+}
+
 function within(m: number, text: string, range: Range, units: UnitSystem): Parsed {
   if (m < range.min || m > range.max) {
     return {

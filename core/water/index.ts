@@ -3,14 +3,20 @@
 // Ways in: what a person can say of a stream, and what was taped.
 export {
   beatFromSketch,
+  createStreamLine,
   fitSketch,
-  sketchProblems,
-  newSketch,
   newPiece,
+  newSketch,
   PACE_WORD_MPS,
   SKETCH_KINDS,
+  sketchProblems,
+  toldDepthM,
+  toldPaceMps,
+  type Contradiction,
   type Sketch,
+  type SketchBeat,
   type SketchFit,
+  type SketchKind,
   type SketchPiece,
   type SketchProblem,
   type SketchThing,
@@ -63,6 +69,7 @@ export {
   type PieceKind,
   type Pieces,
 } from './pieces';
+export { readWater, type LeafLine, type WaterReading } from './read-water';
 export { foam, foamLines, seams, shear } from './seams';
 export type { Ridge } from './ridges';
 export { brokenWater } from './broken-water';

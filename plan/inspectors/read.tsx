@@ -16,13 +16,17 @@ import { useThemeName } from '../use-theme-name';
 import { ASSUMED_LENGTH_CM, lieOf, tempOf } from '../state';
 import { lieName, lieWhy } from '../words';
 import { SOURCES } from '../sources';
+import { CalibrationPanel, LevelPanel, OverSwitches, ProbePanel } from './water-panel';
 
 export function ReadInspector() {
   const lie = usePart(lieOf);
   return (
     <>
       {lie ? <LieDetail /> : <ReadIntro />}
+      <ProbePanel />
+      <LevelPanel />
       <WaterKey />
+      <CalibrationPanel />
     </>
   );
 }
@@ -131,6 +135,7 @@ function WaterKey() {
         ]}
         onChange={actions.setLayer}
       />
+      <OverSwitches />
       <div className="ramp" aria-hidden="true">
         {Array.from({ length: 16 }, (_, i) => (
           <span key={i} style={{ background: rampColour(ramp, (1.2 * (i + 0.5)) / 16) }} />
@@ -145,12 +150,13 @@ function WaterKey() {
         </span>
       </div>
       <p className="second">
-        {flow && !flow.calibrated ? 'Flow not calibrated here: ±10 %. ' : ''}
         {flow
           ? `Solved depths differ from those taped by ${formatDepth(flow.depthMisfitM, units)} (root mean square). `
           : ''}
         Curled ticks: water that turns back up the valley. Rocks with a broken outline are too small
-        to solve at {formatLength(0.2, units)}: no pocket is rated behind them.
+        to solve at {formatLength(flow?.cellM ?? 0.2, units)}: no pocket is rated behind them. A
+        step that plunges is more than the solver knows: its pool is a piece of its own, its white
+        water not solved.
       </p>
       <p className="second">
         Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind. A

@@ -34,7 +34,8 @@ function Rod({ camera }: { camera: Camera }) {
   const drift = usePart((s) => s.drift);
   const step = usePart((s) => s.step);
   const stale = usePart((s) => s.driftStale);
-  const tip = tipOf(stand, landing);
+  const rodM = usePart((s) => s.settings.rodM);
+  const tip = tipOf(stand, landing, rodM);
   const [sx, sy] = [pageX(camera, stand.xM), pageY(camera, stand.yM)];
   const laid = drift?.best.laid;
   // With a reach the tip begins displaced: the line is drawn as it was laid.

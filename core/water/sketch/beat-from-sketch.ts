@@ -81,6 +81,7 @@ export function beatFromSketch(sketch: Sketch): SketchBeat {
         dischargeM3s: Number(fit.dischargeM3s.toPrecision(4)),
         how: `fitted to the sketch, ${fit.lowM3s.toFixed(2)} to ${fit.highM3s.toFixed(2)} m3/s`,
       },
+      ...(sketch.levels ?? []).filter((l) => l.name !== sketch.surveyedLevel),
     ],
     surveyedLevel: sketch.surveyedLevel,
     features: [

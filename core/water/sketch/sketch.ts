@@ -1,4 +1,4 @@
-import type { BedMaterial, GeographicAnchor, LevelName } from '../../formats/index';
+import type { BedMaterial, GeographicAnchor, Level, LevelName } from '../../formats/index';
 import { BODY_SHARE, type PaceWord } from '../../units/index';
 
 export const SKETCH_KINDS = [
@@ -63,6 +63,8 @@ export interface Sketch {
   anchor?: GeographicAnchor;
   timeZone?: string;
   altitudeM?: number;
+  /** Discharges known for other levels; the rest is guessed from the fitted one. */
+  levels?: Level[];
   pieces: SketchPiece[];
   things: SketchThing[];
 }

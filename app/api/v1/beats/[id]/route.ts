@@ -7,9 +7,17 @@ type Context = { params: Promise<{ id: string }> };
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
-    const { stream, file, sketch, draftId } = await bodyOf(request, beatSchema);
+    const { stream, file, madeFrom, draftId } = await bodyOf(request, beatSchema);
     const streamName = stream.trim();
-    return answer(await saveBeat({ id, streamName, file, sketch, draftId: draftId ?? null }));
+    return answer(
+      await saveBeat({
+        id,
+        streamName,
+        file,
+        ...(madeFrom && { madeFrom }),
+        draftId: draftId ?? null,
+      }),
+    );
   });
 }
 

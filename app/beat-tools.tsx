@@ -1,0 +1,152 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { clientId } from '@/plan/client-id';
+import { send } from './send';
+
+interface ToolBeat {
+  id: string;
+  name: string;
+  madeBy: 'sketch' | 'survey';
+  putAway: boolean;
+}
+
+/** What can be done with one beat of the book. Deleting can be taken back. */
+export function BeatTools({ beat }: { beat: ToolBeat }) {
+  const router = useRouter();
+  const [renaming, setRenaming] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const change = async (body: object) => {
+    const said = await send(`/api/v1/beats/${beat.id}`, 'PATCH', body);
+    setProblem(said);
+    if (!said) {
+      setRenaming(false);
+      router.refresh();
+    }
+  };
+  const copy = async () => {
+    const said = await send(`/api/v1/beats/${beat.id}/copy`, 'POST', { newId: clientId() });
+    setProblem(said);
+    router.refresh();
+  };
+  return (
+    <div className="beat-tools" role="group" aria-label={`${beat.name}: change`}>
+      {renaming ? (
+        <RenameField
+          label="New name of the beat"
+          name={beat.name}
+          onKeep={(name) => void change({ name })}
+          onLeave={() => setRenaming(false)}
+        />
+      ) : (
+        <>
+          <button
+            type="button"
+            className="plain"
+            onClick={() => router.push(`/make/${beat.madeBy}/${clientId()}?beat=${beat.id}`)}
+          >
+            Change the {beat.madeBy}
+          </button>
+          <button type="button" className="plain" onClick={() => setRenaming(true)}>
+            Rename
+          </button>
+          <button type="button" className="plain" onClick={() => void copy()}>
+            Copy
+          </button>
+          <a className="plain" href={`/api/v1/beats/${beat.id}/file`} download>
+            Beat file
+          </a>
+          <button
+            type="button"
+            className="plain"
+            onClick={() => void change({ putAway: !beat.putAway })}
+          >
+            {beat.putAway ? 'Take out again' : 'Put away'}
+          </button>
+          <button type="button" className="plain" onClick={() => void change({ deleted: true })}>
+            Delete
+          </button>
+        </>
+      )}
+      {problem && (
+        <span role="alert" className="problem">
+          {problem}
+        </span>
+      )}
+    </div>
+  );
+}
+
+export function StreamName({ id, name }: { id: string; name: string }) {
+  const router = useRouter();
+  const [renaming, setRenaming] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const keep = async (to: string) => {
+    const said = await send(`/api/v1/streams/${id}`, 'PATCH', { name: to });
+    setProblem(said);
+    if (!said) {
+      setRenaming(false);
+      router.refresh();
+    }
+  };
+  return (
+    <h2 className="stream-name">
+      {renaming ? (
+        <RenameField
+          label="New name of the stream"
+          name={name}
+          onKeep={(n) => void keep(n)}
+          onLeave={() => setRenaming(false)}
+        />
+      ) : (
+        <>
+          {name}{' '}
+          <button type="button" className="plain" onClick={() => setRenaming(true)}>
+            Rename<span className="only-read"> {name}</span>
+          </button>
+        </>
+      )}
+      {problem && (
+        <span role="alert" className="problem">
+          {problem}
+        </span>
+      )}
+    </h2>
+  );
+}
+
+function RenameField({
+  label,
+  name,
+  onKeep,
+  onLeave,
+}: {
+  label: string;
+  name: string;
+  onKeep: (name: string) => void;
+  onLeave: () => void;
+}) {
+  const [text, setText] = useState(name);
+  return (
+    <form
+      className="rename"
+      onSubmit={(e) => {
+        e.preventDefault();
+        onKeep(text);
+      }}
+    >
+      <input
+        autoFocus
+        aria-label={label}
+        value={text}
+        maxLength={120}
+        onChange={(e) => setText(e.target.value)}
+        onKeyDown={(e) => e.key === 'Escape' && onLeave()}
+      />
+      <button type="submit" className="plain">
+        Keep the name
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { send } from './send';
+
+interface TableReport {
+  table: string;
+  taken: number;
+  known: number;
+  differing: number;
+}
+
+const TABLE_WORDS: Record<string, string> = {
+  settings: 'settings',
+  streams: 'streams',
+  beats: 'beats',
+  beat_versions: 'older plans',
+  drafts: 'drafts',
+  photos: 'photographs',
+  marks: 'marks',
+  outings: 'outings',
+  tries: 'tries',
+  try_events: 'events',
+};
+
+/** Settings, backup and restore, and what was deleted. */
+export function BookTools({ deleted }: { deleted: readonly { id: string; name: string }[] }) {
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const takeBack = async (id: string) => {
+    setProblem(await send(`/api/v1/beats/${id}`, 'PATCH', { deleted: false }));
+    router.refresh();
+  };
+  return (
+    <div className="book-tools">
+      <p className="row">
+        <Link href="/settings" className="do">
+          Settings
+        </Link>
+        <a href="/api/v1/book" className="do" download>
+          Back the book up
+        </a>
+      </p>
+      <Restore onDone={() => router.refresh()} />
+      {deleted.length > 0 && (
+        <ul className="drafts" aria-label="Deleted beats">
+          {deleted.map((b) => (
+            <li key={b.id}>
+              {b.name} was deleted.{' '}
+              <button type="button" className="plain" onClick={() => void takeBack(b.id)}>
+                Take it back<span className="only-read">: {b.name}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A dry run first: what would be taken, what is here already; then, asked again, for good. */
+function Restore({ onDone }: { onDone: () => void }) {
+  const [text, setText] = useState<string | null>(null);
+  const [report, setReport] = useState<{ dry: boolean; tables: TableReport[] } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const run = async (body: string, dry: boolean) => {
+    setProblem(null);
+    const response = await fetch(`/api/v1/book?dry=${dry ? 1 : 0}`, { method: 'POST', body }).catch(
+      () => null,
+    );
+    if (!response) {
+      setProblem('The backup could not be sent to the program. Is it still running?');
+      return;
+    }
+    const answer = await response.json();
+    if (!response.ok) {
+      setProblem(answer.error.message);
+      return;
+    }
+    setReport(answer);
+    if (!dry) {
+      setText(null);
+      onDone();
+    }
+  };
+  const choose = async (file: File | undefined) => {
+    if (!file) return;
+    const body = await file.text();
+    setText(body);
+    setReport(null);
+    await run(body, true);
+  };
+  const changes = report?.tables.filter((t) => t.taken + t.known + t.differing > 0) ?? [];
+  return (
+    <div className="restore">
+      <label htmlFor="backup-file">Restore from a backup (it is tried out first)</label>
+      <input
+        id="backup-file"
+        type="file"
+        accept=".json,application/json"
+        onChange={(e) => {
+          void choose(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      {report && (
+        <div role="status">
+          <strong>
+            {report.dry ? 'Tried out, nothing taken yet. It would take:' : 'Restored. It took:'}
+          </strong>
+          <ul>
+            {changes.length === 0 && <li>nothing: the backup is empty</li>}
+            {changes.map((t) => (
+              <li key={t.table}>
+                {t.taken} {TABLE_WORDS[t.table] ?? t.table}
+                {t.known > 0 && `, ${t.known} here already`}
+                {t.differing > 0 && `, ${t.differing} here in another state and left as they are`}
+              </li>
+            ))}
+          </ul>
+          {report.dry && text && (
+            <button type="button" className="do solid" onClick={() => void run(text, false)}>
+              Restore it
+            </button>
+          )}
+        </div>
+      )}
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { send } from './send';
+
+interface ListedDraft {
+  id: string;
+  kind: 'sketch' | 'survey';
+  name: string;
+  streamName: string;
+  beatId: string | null;
+}
+
+/** Beats in the making: left as they were, to be gone on with. */
+export function DraftList({ drafts }: { drafts: readonly ListedDraft[] }) {
+  const router = useRouter();
+  if (drafts.length === 0) return null;
+  return (
+    <section aria-label="Drafts">
+      <h2>Drafts</h2>
+      <ul className="drafts">
+        {drafts.map((d) => (
+          <li key={d.id}>
+            <Link href={`/make/${d.kind}/${d.id}`} prefetch={false}>
+              {d.name}, {d.kind}
+              {d.streamName && ` on ${d.streamName}`}
+              {d.beatId && ', a change not yet kept'}
+            </Link>{' '}
+            <button
+              type="button"
+              className="plain"
+              onClick={async () => {
+                localStorage.removeItem(`pebble-draft-${d.id}`);
+                await send(`/api/v1/drafts/${d.id}`, 'DELETE');
+                router.refresh();
+              }}
+            >
+              Throw away<span className="only-read"> {d.name}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

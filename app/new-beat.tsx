@@ -1,0 +1,36 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { clientId } from '@/plan/client-id';
+
+const WAYS = [
+  ['sketch', 'Sketch it', 'One minute, in words: pieces in order, how deep on you, how fast.'],
+  [
+    'survey',
+    'Survey it',
+    'An hour with a tape: banks, sections, soundings; or traced over your own photograph.',
+  ],
+] as const;
+
+/** The ways in that begin with nothing. */
+export function NewBeat({ stream }: { stream: string }) {
+  const router = useRouter();
+  return (
+    <div className="ways">
+      {WAYS.map(([way, word, what]) => (
+        <div key={way}>
+          <button
+            type="button"
+            className="do solid"
+            onClick={() =>
+              router.push(`/make/${way}/${clientId()}?stream=${encodeURIComponent(stream)}`)
+            }
+          >
+            {word}
+          </button>
+          <p>{what}</p>
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,232 @@
+'use client';
+
+import { useState, type ReactNode } from 'react';
+import { formatLength, parseFigure, parseLengthM } from '@/core/units/index';
+import type { WholeSettings as Settings } from '../api/schemas';
+import { Choice, FigureField } from '@/ui/parts';
+import { send } from '../send';
+import { METHOD_ROWS } from './settings-table';
+
+/** Every setting with its default and the reason for it; kept at once. */
+export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Settings }) {
+  const [now, setNow] = useState(kept);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [saved, setSaved] = useState('');
+  const change = async (values: Partial<Settings>) => {
+    setNow((s) => ({ ...s, ...values }));
+    const said = await send('/api/v1/settings', 'PUT', values);
+    setProblem(said);
+    setSaved(said ? '' : 'Kept.');
+  };
+  const { units } = now;
+  const length = (
+    key: 'anglerHeightM' | 'maxWadeM' | 'rodM' | 'landsWithinHalfMetreToM',
+    label: string,
+    min: number,
+    max: number,
+    why: string,
+  ) => (
+    <Row
+      why={why}
+      changed={now[key] !== defaults[key]}
+      back={`Back to ${formatLength(defaults[key], units, 2)}`}
+      onBack={() => void change({ [key]: defaults[key] })}
+    >
+      <FigureField
+        id={key}
+        label={label}
+        unit={units === 'us' ? 'ft' : 'm'}
+        value={formatLength(now[key], units, 2).replace(/ (m|ft)$/, '')}
+        parse={(text) => parseLengthM(text, units, { what: label, min, max })}
+        onKeep={(m) => void change({ [key]: m })}
+      />
+    </Row>
+  );
+  return (
+    <div className="settings">
+      <p role="status">{saved}</p>
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+      <h2>Units</h2>
+      <Row
+        why="Metric is what surveys and gauges mostly speak; typed feet and inches are understood either way."
+        changed={units !== defaults.units}
+        back="Back to metric"
+        onBack={() => void change({ units: defaults.units })}
+      >
+        <Choice
+          label="Units"
+          value={units}
+          options={[
+            ['metric', 'metric'],
+            ['us', 'feet, °F'],
+          ]}
+          onChange={(u) => void change({ units: u })}
+        />
+      </Row>
+      <h2>Your body</h2>
+      {length(
+        'anglerHeightM',
+        'Height',
+        1,
+        2.3,
+        'Depth in body words, how far you are seen, and how deep you may wade follow from it. 1.75 m is a middling adult.',
+      )}
+      <Row
+        why="With the height, how much moving water you can stand against. 78 kg is a middling adult."
+        changed={now.anglerMassKg !== defaults.anglerMassKg}
+        back={`Back to ${defaults.anglerMassKg} kg`}
+        onBack={() => void change({ anglerMassKg: defaults.anglerMassKg })}
+      >
+        <FigureField
+          id="anglerMassKg"
+          label="Weight"
+          unit="kg"
+          value={String(now.anglerMassKg)}
+          parse={(text) => parseFigure(text, { what: 'Weight', unit: 'kg', min: 25, max: 200 })}
+          onKeep={(anglerMassKg) => void change({ anglerMassKg })}
+        />
+      </Row>
+      <h2>Your limits</h2>
+      {length(
+        'maxWadeM',
+        'Deepest you wade',
+        0,
+        1.5,
+        'Never deeper, whatever else allows it. 0.7 m is mid-thigh: above it most people float sooner than they think.',
+      )}
+      <h2>Your tackle</h2>
+      {length(
+        'rodM',
+        'Rod',
+        1,
+        5,
+        'How far the tip reaches over the water. 2.4 m is usual on small streams.',
+      )}
+      <Row
+        why="Which shoulder the back cast passes. Most people's."
+        changed={now.rodHand !== defaults.rodHand}
+        back="Back to right"
+        onBack={() => void change({ rodHand: defaults.rodHand })}
+      >
+        <Choice
+          label="Rod hand"
+          value={now.rodHand}
+          options={[
+            ['right', 'right hand'],
+            ['left', 'left hand'],
+          ]}
+          onChange={(rodHand) => void change({ rodHand })}
+        />
+      </Row>
+      {length(
+        'landsWithinHalfMetreToM',
+        'You land within half a metre up to',
+        2,
+        30,
+        'Stands further off are judged by it. 12 m is a practised hand on a calm day.',
+      )}
+      <h2>Solving the water</h2>
+      <Row
+        why="Small rocks have honest wakes only at 10 cm; it takes a minute or two in the background."
+        changed={now.sharpen !== defaults.sharpen}
+        back="Back to by itself"
+        onBack={() => void change({ sharpen: defaults.sharpen })}
+      >
+        <Choice
+          label="Sharpen small beats to 10 cm"
+          value={now.sharpen}
+          options={[
+            ['by-itself', 'by itself'],
+            ['when-asked', 'when asked'],
+          ]}
+          onChange={(sharpen) => void change({ sharpen })}
+        />
+      </Row>
+      <Row
+        why="A phone is spared the work and its battery; a laptop does it itself."
+        changed={now.solveOn !== defaults.solveOn}
+        back="Back to where it suits"
+        onBack={() => void change({ solveOn: defaults.solveOn })}
+      >
+        <Choice
+          label="Where water is solved"
+          value={now.solveOn}
+          options={[
+            ['best', 'where it suits'],
+            ['device', 'on this device'],
+            ['server', 'on the machine that serves it'],
+          ]}
+          onChange={(solveOn) => void change({ solveOn })}
+        />
+      </Row>
+      <h2>Methods</h2>
+      <p>
+        Where good anglers differ. The models read them as the steps that use them are built; until
+        then a choice is kept and changes nothing.
+      </p>
+      {METHOD_ROWS.map((row) => (
+        <Row
+          key={row.key}
+          why={row.why}
+          changed={now.methods[row.key] !== defaults.methods[row.key]}
+          back="Back to the default"
+          onBack={() =>
+            void change({ methods: { ...now.methods, [row.key]: defaults.methods[row.key] } })
+          }
+        >
+          <fieldset className="schools">
+            <legend>{row.question}</legend>
+            {row.schools.map(([value, word, suits]) => (
+              <label key={value}>
+                <input
+                  type="radio"
+                  name={row.key}
+                  checked={now.methods[row.key] === value}
+                  onChange={() =>
+                    void change({
+                      methods: { ...now.methods, [row.key]: value } as Settings['methods'],
+                    })
+                  }
+                />{' '}
+                <strong>{word}</strong>: {suits}
+                {value === defaults.methods[row.key] && ' (default)'}
+              </label>
+            ))}
+          </fieldset>
+        </Row>
+      ))}
+    </div>
+  );
+}
+
+function Row({
+  children,
+  why,
+  changed,
+  back,
+  onBack,
+}: {
+  children: ReactNode;
+  why: string;
+  changed: boolean;
+  back: string;
+  onBack: () => void;
+}) {
+  return (
+    <div className="setting">
+      <div>{children}</div>
+      <p>
+        {why}{' '}
+        {changed && (
+          <button type="button" className="plain" onClick={onBack}>
+            {back}
+          </button>
+        )}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,99 @@
+'use client';
+
+import { useState } from 'react';
+import type { BeatFeature } from '../../core/formats/index';
+import { Do } from '../../ui/parts';
+import { Pick } from '../fields';
+import { sectionsFromCsv, sectionsToCsv, soundingsFromCsv, soundingsToCsv } from './csv';
+import type { SurveyDraft } from './survey-draft';
+
+type What = 'soundings' | 'sections';
+const MOST_SHOWN = 6;
+
+/** CSV in and out. What is good can be taken while the rest is named line by line. */
+export function CsvPanel({
+  draft,
+  onTake,
+}: {
+  draft: SurveyDraft;
+  onTake: (features: BeatFeature[]) => void;
+}) {
+  const [what, setWhat] = useState<What>('soundings');
+  const [read, setRead] = useState<{
+    name: string;
+    good: BeatFeature[];
+    problems: string[];
+  } | null>(null);
+  const choose = async (file: File | undefined) => {
+    if (!file) return;
+    const text = await file.text();
+    const result = what === 'soundings' ? soundingsFromCsv(text) : sectionsFromCsv(text);
+    setRead({ name: file.name, ...result });
+  };
+  const give = (name: string, text: string) => {
+    const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = name;
+    link.click();
+    URL.revokeObjectURL(url);
+  };
+  return (
+    <details className="behind">
+      <summary>CSV, in and out</summary>
+      <Pick
+        label="Of"
+        value={what}
+        options={[
+          ['soundings', 'soundings: x, y, depth, speed'],
+          ['sections', 'sections: section, x, y, offset, depth, speed'],
+        ]}
+        onChange={setWhat}
+      />
+      <label htmlFor="csv-file">Take from a file (metres, m/s)</label>
+      <input
+        id="csv-file"
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        onChange={(e) => {
+          void choose(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      {read && (
+        <div role="status">
+          <p>
+            <strong>
+              {read.name}: {read.good.length} good {what === 'soundings' ? 'soundings' : 'sections'}
+              {read.problems.length > 0 && `, ${read.problems.length} left out`}.
+            </strong>
+          </p>
+          <ul className="problems">
+            {read.problems.slice(0, MOST_SHOWN).map((p) => (
+              <li key={p}>{p}</li>
+            ))}
+          </ul>
+          {read.problems.length > MOST_SHOWN && (
+            <p>and {read.problems.length - MOST_SHOWN} more.</p>
+          )}
+          {read.good.length > 0 && (
+            <Do
+              voice="solid"
+              onClick={() => {
+                onTake(read.good);
+                setRead(null);
+              }}
+            >
+              Take the {read.good.length} good ones
+            </Do>
+          )}{' '}
+          <Do onClick={() => setRead(null)}>Leave it</Do>
+        </div>
+      )}
+      <p className="row">
+        <Do onClick={() => give('soundings.csv', soundingsToCsv(draft.plan))}>Soundings to CSV</Do>
+        <Do onClick={() => give('sections.csv', sectionsToCsv(draft.plan))}>Sections to CSV</Do>
+      </p>
+    </details>
+  );
+}

@@ -1,0 +1,157 @@
+'use client';
+
+import { useState } from 'react';
+import type { Place } from '../../core/grid/index';
+import type { UnitSystem } from '../../core/units/index';
+import { clientId } from '../../plan/client-id';
+import { Do } from '../../ui/parts';
+import { LengthField, PlainField } from '../fields';
+import type { PhotoUnderlay } from './survey-draft';
+
+/** A photograph is laid out this long until it is scaled, m. */
+const FIRST_LENGTH_M = 40;
+
+/** The user's own photograph under the plan, scaled by two known points. Kept in the book, re-encoded. */
+export function PhotoPanel({
+  photo,
+  lengthM,
+  units,
+  scaling,
+  onScale,
+  onChange,
+}: {
+  photo: PhotoUnderlay | null;
+  lengthM: number;
+  units: UnitSystem;
+  /** The two points tapped so far; null when not scaling. */
+  scaling: Place[] | null;
+  onScale: (points: Place[] | null) => void;
+  onChange: (photo: PhotoUnderlay | null) => void;
+}) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [distanceM, setDistanceM] = useState(5);
+  const choose = async (file: File | undefined) => {
+    if (!file) return;
+    setBusy(true);
+    setProblem(null);
+    const id = clientId();
+    const response = await fetch(`/api/v1/photos/${id}`, { method: 'PUT', body: file }).catch(
+      () => null,
+    );
+    setBusy(false);
+    if (!response) {
+      setProblem('The photograph could not be sent to this program. Is it still running?');
+      return;
+    }
+    const answer = await response.json();
+    if (!response.ok) {
+      setProblem(answer.error.message);
+      return;
+    }
+    onChange({
+      photoId: id,
+      widthPx: answer.width,
+      heightPx: answer.height,
+      mPerPx: Math.max(FIRST_LENGTH_M, lengthM) / answer.width,
+      turnDeg: 0,
+      middle: { xM: lengthM / 2, yM: 0 },
+    });
+  };
+  return (
+    <details className="behind" open={photo !== null || scaling !== null}>
+      <summary>Trace over a photograph</summary>
+      {!photo && (
+        <>
+          <label htmlFor="photo-file">
+            Your own photograph, from above or from a bridge; it stays in this book
+          </label>
+          <input
+            id="photo-file"
+            type="file"
+            accept="image/*"
+            disabled={busy}
+            onChange={(e) => {
+              void choose(e.target.files?.[0]);
+              e.target.value = '';
+            }}
+          />
+        </>
+      )}
+      {busy && (
+        <p role="status">Taking the photograph in: made smaller, and rid of place and camera.</p>
+      )}
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+      {photo && !scaling && (
+        <>
+          <PlainField
+            label="Turned"
+            unit="°, until the flow runs from right to left"
+            value={photo.turnDeg}
+            range={{ min: -180, max: 180 }}
+            digits={0}
+            onKeep={(turnDeg) => onChange({ ...photo, turnDeg })}
+          />
+          <p className="row">
+            <Do onClick={() => onScale([])}>Scale it by two known points</Do>
+            <Do onClick={() => onChange(null)}>Take it away</Do>
+          </p>
+        </>
+      )}
+      {photo && scaling && (
+        <div role="status">
+          {scaling.length < 2 ? (
+            <p>
+              Tap the {scaling.length === 0 ? 'first' : 'second'} of two points you measured
+              between.
+            </p>
+          ) : (
+            <>
+              <LengthField
+                label="Between the two points"
+                valueM={distanceM}
+                range={{ min: 0.2, max: 150 }}
+                units={units}
+                onKeep={setDistanceM}
+              />
+              <Do
+                voice="solid"
+                onClick={() => {
+                  onChange(scalePhoto(photo, scaling[0]!, scaling[1]!, distanceM));
+                  onScale(null);
+                }}
+              >
+                Scale it
+              </Do>
+            </>
+          )}
+          <Do onClick={() => onScale(null)}>Give it back</Do>
+        </div>
+      )}
+    </details>
+  );
+}
+
+/** The first point stays where it is; the second comes to lie the measured distance from it. */
+export function scalePhoto(
+  photo: PhotoUnderlay,
+  a: Place,
+  b: Place,
+  distanceM: number,
+): PhotoUnderlay {
+  const drawn = Math.hypot(b.xM - a.xM, b.yM - a.yM);
+  if (drawn < 1e-6) return photo;
+  const k = distanceM / drawn;
+  return {
+    ...photo,
+    mPerPx: photo.mPerPx * k,
+    middle: {
+      xM: a.xM + k * (photo.middle.xM - a.xM),
+      yM: a.yM + k * (photo.middle.yM - a.yM),
+    },
+  };
+}

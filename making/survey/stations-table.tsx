@@ -1,0 +1,127 @@
+'use client';
+
+import { useState } from 'react';
+import { Trash2 } from 'lucide-react';
+import type { Station } from '../../core/formats/index';
+import { dischargeMidSection } from '../../core/water/index';
+import { formatDischarge, type UnitSystem } from '../../core/units/index';
+import { Do } from '../../ui/parts';
+import { LengthField, SpeedField } from '../fields';
+import { panelWarning } from '../levels-panel';
+import { stationsFromCsv } from './csv';
+
+/** The stations of one tape: offset, depth, and speed where it was taken; with what they carry. */
+export function StationsTable({
+  stations,
+  units,
+  onChange,
+}: {
+  stations: readonly Station[];
+  units: UnitSystem;
+  onChange: (stations: Station[]) => void;
+}) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const put = (i: number, change: Partial<Station>) => {
+    const next = stations.map((s, n) => (n === i ? { ...s, ...change } : s));
+    const bad = next.findIndex((s, n) => n > 0 && s.offsetM <= next[n - 1]!.offsetM);
+    if (bad > 0) {
+      setProblem(
+        `Station ${bad + 1}: offset is ${next[bad]!.offsetM} m; it must be more than ${next[bad - 1]!.offsetM} m, the one before.`,
+      );
+      return;
+    }
+    setProblem(null);
+    onChange(next);
+  };
+  const last = stations[stations.length - 1];
+  const speeds = stations.filter((s) => s.speedMps !== undefined).length;
+  const q =
+    stations.length >= 3 && speeds >= 2
+      ? dischargeMidSection(stations.map((s) => ({ ...s, speedMps: s.speedMps ?? 0 })))
+      : null;
+  return (
+    <div className="stations">
+      <ol aria-label="Stations along the tape">
+        {stations.map((s, i) => (
+          <li key={i}>
+            <LengthField
+              label={`Station ${i + 1}, along the tape`}
+              valueM={s.offsetM}
+              range={{ min: 0, max: 100 }}
+              units={units}
+              onKeep={(offsetM) => put(i, { offsetM })}
+            />
+            <LengthField
+              label={`Station ${i + 1}, depth`}
+              valueM={s.depthM}
+              range={{ min: 0, max: 6 }}
+              units={units}
+              depth
+              onKeep={(depthM) => put(i, { depthM })}
+            />
+            {s.speedMps === undefined ? (
+              <button type="button" className="plain" onClick={() => put(i, { speedMps: 0 })}>
+                add speed
+              </button>
+            ) : (
+              <SpeedField
+                label={`Station ${i + 1}, speed`}
+                valueMps={s.speedMps}
+                units={units}
+                onKeep={(speedMps) => put(i, { speedMps })}
+              />
+            )}
+            <button
+              type="button"
+              className="icon"
+              disabled={stations.length <= 2}
+              aria-label={`Take station ${i + 1} out`}
+              onClick={() => onChange(stations.filter((_, n) => n !== i))}
+            >
+              <Trash2 size={15} aria-hidden="true" />
+            </button>
+          </li>
+        ))}
+      </ol>
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+      <Do
+        onClick={() =>
+          onChange([
+            ...stations,
+            {
+              offsetM: Number(((last?.offsetM ?? 0) + 0.5).toFixed(2)),
+              depthM: last?.depthM ?? 0.3,
+            },
+          ])
+        }
+      >
+        Next station
+      </Do>
+      <label className="file-row">
+        or from a CSV with offset, depth, speed{' '}
+        <input
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          aria-label="Stations from a CSV"
+          onChange={async (e) => {
+            const file = e.target.files?.[0];
+            if (!file) return;
+            const { good, problems } = stationsFromCsv(await file.text());
+            setProblem(problems.length > 0 ? problems.join(' ') : null);
+            if (good.length >= 2) onChange(good);
+          }}
+        />
+      </label>
+      {q && (
+        <p role="status">
+          These carry {formatDischarge(q.dischargeM3s, units)} through {q.areaM2.toFixed(2)} m².{' '}
+          {q.quality !== 'good' && panelWarning(q)}
+        </p>
+      )}
+    </div>
+  );
+}

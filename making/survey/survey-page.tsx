@@ -1,0 +1,528 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import { joinBank, shapePlaces, writeBeat, type BeatFeature } from '../../core/formats/index';
+import type { Place } from '../../core/grid/index';
+import { surveyDoubt } from '../../core/water/index';
+import { formatLength, type UnitSystem } from '../../core/units/index';
+import { Choice, Do } from '../../ui/parts';
+import { LengthField, PlainField } from '../fields';
+import { LevelsPanel } from '../levels-panel';
+import { MakingTop } from '../making-top';
+import { PlacePanel } from '../place-panel';
+import { saveBeat } from '../save-beat';
+import { useDraft, useUndoKeys, type DraftInput } from '../use-draft';
+import { AskFields } from './ask-fields';
+import { CsvPanel } from './csv-panel';
+import { PhotoPanel } from './photo-panel';
+import { StationsTable } from './stations-table';
+import { SurveyCanvas } from './survey-canvas';
+import {
+  addFeatures,
+  changeHeader,
+  dropCorner,
+  FEATURE_NAMES,
+  numberOf,
+  removeFeature,
+  replaceFeature,
+  surveyProblems,
+  type SurveyDraft,
+} from './survey-draft';
+import {
+  backOne,
+  finish,
+  placesFromText,
+  takeTool,
+  tap,
+  toolOf,
+  TOOLS,
+  type ToolState,
+} from './tools';
+
+/** The way in by tape: banks, sections, soundings and what stands in the water, each with what it needs. */
+export function SurveyPage({
+  draft: input,
+  units,
+}: {
+  draft: DraftInput<SurveyDraft>;
+  units: UnitSystem;
+}) {
+  const router = useRouter();
+  const draft = useDraft(input);
+  const { body } = draft;
+  const { plan } = body;
+  useUndoKeys(draft.undo, draft.redo);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [tool, setTool] = useState<ToolState | null>(null);
+  const [scaling, setScaling] = useState<Place[] | null>(null);
+  const [showDoubt, setShowDoubt] = useState(false);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const { problems, notes } = useMemo(() => surveyProblems(body), [body]);
+  const doubt = useMemo(() => (showDoubt ? doubtOf(body) : null), [showDoubt, body]);
+  const feature = chosen === null ? null : (plan.features[chosen] ?? null);
+
+  const put = (f: BeatFeature) => {
+    draft.change((d) => addFeatures(d, f));
+    setChosen(plan.features.length);
+  };
+  const onTap = (place: Place) => {
+    if (scaling) {
+      if (scaling.length < 2) setScaling([...scaling, place]);
+      return;
+    }
+    if (!tool) return;
+    const tapped = tap(tool, place);
+    setTool(tapped.state);
+    if (tapped.kind === 'whole') put(tapped.feature);
+  };
+  const end = () => {
+    const done = tool && finish(tool);
+    if (!done) return;
+    put(done.feature);
+    setTool(done.state);
+  };
+  useToolKeys({
+    active: tool !== null || scaling !== null,
+    onEscape: () => {
+      setScaling(null);
+      setTool((t) => (t && t.places.length > 0 ? { ...t, places: [] } : null));
+    },
+    onBack: () => setTool((t) => t && backOne(t)),
+    onEnd: end,
+  });
+  const keep = async () => {
+    if (problems.length > 0) {
+      setRefusal(
+        `The draft is kept, but it is no beat yet:\n${problems.map((p) => p.message).join('\n')}`,
+      );
+      return;
+    }
+    if (draft.streamName.trim() === '') {
+      setRefusal('Stream "" is empty. Give the stream a name first.');
+      return;
+    }
+    const id = input.beatId ?? input.id;
+    const problem = await saveBeat(id, {
+      stream: draft.streamName,
+      file: writeBeat(plan),
+      madeFrom: { kind: 'survey', photo: body.photo },
+      draftId: input.id,
+    });
+    if (problem) {
+      setRefusal(problem);
+      return;
+    }
+    draft.forget();
+    router.push(`/b/${id}/read`);
+  };
+  return (
+    <main className="making">
+      <MakingTop
+        what="Survey"
+        draft={draft}
+        name={plan.name}
+        onName={(name) => draft.change((d) => changeHeader(d, { name }))}
+        onKeep={() => void keep()}
+        keepWords={input.beatId ? 'Keep the change and read it' : 'Make the beat and read it'}
+      />
+      {refusal && (
+        <p role="alert" className="refusal">
+          {refusal} <Do onClick={() => setRefusal(null)}>Done</Do>
+        </p>
+      )}
+      <p className="at-the-table">
+        A survey is drawn at the table, on a wider screen. Sketch and quick notes work here.
+      </p>
+      <ToolRow
+        tool={tool}
+        onTake={(t) => {
+          setTool(t);
+          setScaling(null);
+          setChosen(null);
+        }}
+      />
+      <SurveyCanvas
+        draft={body}
+        units={units}
+        chosen={chosen}
+        tool={tool}
+        scaling={scaling}
+        doubt={doubt}
+        onChoose={setChosen}
+        onTap={onTap}
+        onMoveCorner={(i, f, dragging) => {
+          const next = replaceFeature(body, i, f);
+          if (dragging) draft.draw(next);
+          else draft.change(next);
+        }}
+      />
+      <section className="making-result" aria-label="What is missing">
+        <div className="row">
+          <Do aria-pressed={showDoubt} onClick={() => setShowDoubt(!showDoubt)}>
+            {showDoubt ? 'Hide the doubt' : 'Where to sound next'}
+          </Do>
+          {doubt && (
+            <span role="status">
+              Each depth told from its neighbours misses by {formatLength(doubt.rmsM, units, 2)}{' '}
+              rms.{' '}
+              {doubt.next
+                ? `A sounding at x ${doubt.next.xM.toFixed(1)}, y ${doubt.next.yM.toFixed(1)} m helps most.`
+                : 'It is sounded closely enough everywhere.'}
+            </span>
+          )}
+          {showDoubt && !doubt && (
+            <span role="status">Both banks and one depth are needed before that can be told.</span>
+          )}
+        </div>
+        <ul className="problems" role="status">
+          {problems.map((p) => (
+            <li key={p.message}>
+              {p.message}{' '}
+              {p.feature !== null && (
+                <button type="button" className="plain" onClick={() => setChosen(p.feature)}>
+                  Show it
+                </button>
+              )}
+            </li>
+          ))}
+          {problems.length === 0 && <li>It is whole: it can be made a beat.</li>}
+          {notes.map((n) => (
+            <li key={n}>{n}</li>
+          ))}
+        </ul>
+      </section>
+      <section className="making-side" aria-label="What is being placed or changed">
+        {tool && (
+          <ToolPanel
+            tool={tool}
+            units={units}
+            onProperties={(properties) => setTool({ ...tool, properties })}
+            onPlaces={(places) => {
+              let state: ToolState = { ...tool, places: [] };
+              for (const p of places) {
+                const tapped = tap(state, p);
+                state = tapped.state;
+                if (tapped.kind === 'whole') put(tapped.feature);
+              }
+              const done = finish(state);
+              if (done) put(done.feature);
+              setTool(done?.state ?? state);
+            }}
+            onEnd={end}
+            onLeave={() => setTool(null)}
+          />
+        )}
+        {!tool && feature && chosen !== null && (
+          <FeaturePanel
+            feature={feature}
+            title={`${FEATURE_NAMES[feature.kind]} ${numberOf(plan, chosen)}`}
+            units={units}
+            onChange={(f) => draft.change((d) => replaceFeature(d, chosen, f))}
+            onRemove={() => {
+              setChosen(null);
+              draft.change((d) => removeFeature(d, chosen));
+            }}
+            onLeave={() => setChosen(null)}
+          />
+        )}
+        <h2>The beat</h2>
+        <div className="pair">
+          <LengthField
+            label="Length along its line"
+            valueM={plan.lengthM}
+            range={{ min: 5, max: 150 }}
+            units={units}
+            onKeep={(lengthM) => draft.change((d) => changeHeader(d, { lengthM }))}
+          />
+          <PlainField
+            label="Fall"
+            unit="in 100"
+            value={100 * plan.slope}
+            range={{ min: 0, max: 20 }}
+            digits={2}
+            onKeep={(v) => draft.change((d) => changeHeader(d, { slope: v / 100 }))}
+          />
+        </div>
+        <Choice
+          label="Level it was surveyed at"
+          value={plan.surveyedLevel}
+          options={[
+            ['Thin', 'Thin'],
+            ['Fair', 'Fair'],
+            ['Full', 'Full'],
+            ['Spate', 'Spate'],
+          ]}
+          onChange={(surveyedLevel) =>
+            draft.change((d) =>
+              changeHeader(d, {
+                surveyedLevel,
+                levels: d.plan.levels.some((l) => l.name === surveyedLevel)
+                  ? d.plan.levels
+                  : [...d.plan.levels, { name: surveyedLevel, dischargeM3s: 1, how: 'guessed' }],
+              }),
+            )
+          }
+        />
+        <LevelsPanel
+          levels={plan.levels}
+          surveyed={plan.levels.find((l) => l.name === plan.surveyedLevel) ?? null}
+          plan={plan}
+          units={units}
+          onChange={(levels) => draft.change((d) => changeHeader(d, { levels }))}
+        />
+        <PlacePanel
+          place={plan}
+          onChange={(place) => draft.change((d) => changeHeader(d, place))}
+        />
+        <PhotoPanel
+          photo={body.photo}
+          lengthM={plan.lengthM}
+          units={units}
+          scaling={scaling}
+          onScale={(points) => {
+            setTool(null);
+            setScaling(points);
+          }}
+          onChange={(photo) => draft.change((d) => ({ ...d, photo }))}
+        />
+        <CsvPanel
+          draft={body}
+          onTake={(features) => draft.change((d) => addFeatures(d, ...features))}
+        />
+        <FeatureList plan={plan.features} chosen={chosen} onChoose={setChosen} draft={body} />
+      </section>
+    </main>
+  );
+}
+
+function doubtOf(d: SurveyDraft) {
+  const { plan } = d;
+  const sounded = plan.features.some((f) => f.kind === 'section' || f.kind === 'sounding');
+  if (!sounded || joinBank(plan, 'left').problem || joinBank(plan, 'right').problem) return null;
+  return surveyDoubt(plan);
+}
+
+function useToolKeys(keys: {
+  active: boolean;
+  onEscape: () => void;
+  onBack: () => void;
+  onEnd: () => void;
+}): void {
+  useEffect(() => {
+    if (!keys.active) return;
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.target as HTMLElement).closest('input, textarea, select')) return;
+      if (event.key === 'Escape') keys.onEscape();
+      else if (event.key === 'Backspace') keys.onBack();
+      else if (event.key === 'Enter' && !(event.target as HTMLElement).closest('button, a'))
+        keys.onEnd();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+}
+
+function ToolRow({
+  tool,
+  onTake,
+}: {
+  tool: ToolState | null;
+  onTake: (t: ToolState | null) => void;
+}) {
+  return (
+    <nav className="tool-row" aria-label="Tools">
+      {TOOLS.map((t) => {
+        const held = tool?.tool.kind === t.kind;
+        return (
+          <button
+            key={t.kind}
+            type="button"
+            className={`word${held ? ' chosen' : ''}`}
+            aria-pressed={held}
+            onClick={() => onTake(held ? null : takeTool(t))}
+          >
+            {t.word}
+          </button>
+        );
+      })}
+    </nav>
+  );
+}
+
+/** What the tool asks, first; then the places, by tapping or by numbers. */
+function ToolPanel({
+  tool,
+  units,
+  onProperties,
+  onPlaces,
+  onEnd,
+  onLeave,
+}: {
+  tool: ToolState;
+  units: UnitSystem;
+  onProperties: (properties: Record<string, unknown>) => void;
+  onPlaces: (places: Place[]) => void;
+  onEnd: () => void;
+  onLeave: () => void;
+}) {
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const { shape, twoEnds, word } = tool.tool;
+  const how =
+    shape === 'Point'
+      ? 'Tap where it is.'
+      : twoEnds
+        ? 'Tap one end, then the other.'
+        : shape === 'LineString'
+          ? 'Tap along it, then end it.'
+          : 'Tap round it, then end it.';
+  return (
+    <section className="tool-panel" aria-label={`${word}, being placed`}>
+      <h2>{word}</h2>
+      <AskFields
+        asks={tool.tool.asks}
+        values={tool.properties}
+        units={units}
+        onChange={(field, value) => onProperties({ ...tool.properties, [field]: value })}
+      />
+      <p className="means">{how} Backspace takes the last place back, Escape all of them.</p>
+      {shape !== 'Point' && !twoEnds && (
+        <Do
+          voice="solid"
+          disabled={tool.places.length < (shape === 'Polygon' ? 3 : 2)}
+          onClick={onEnd}
+        >
+          End it here ({tool.places.length} places)
+        </Do>
+      )}
+      <label htmlFor="by-numbers">or by numbers, x, y in metres</label>
+      <input
+        id="by-numbers"
+        className="figure-input"
+        placeholder="3, -1.5; 4.2, -1"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <p className="row">
+        <Do
+          onClick={() => {
+            const places = placesFromText(text);
+            if (typeof places === 'string') {
+              setProblem(places);
+              return;
+            }
+            setProblem(null);
+            setText('');
+            onPlaces(places);
+          }}
+        >
+          Place it
+        </Do>
+        <Do onClick={onLeave}>Put the tool down</Do>
+      </p>
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function FeaturePanel({
+  feature,
+  title,
+  units,
+  onChange,
+  onRemove,
+  onLeave,
+}: {
+  feature: BeatFeature;
+  title: string;
+  units: UnitSystem;
+  onChange: (f: BeatFeature) => void;
+  onRemove: () => void;
+  onLeave: () => void;
+}) {
+  const places = shapePlaces(feature.shape);
+  return (
+    <section className="tool-panel" aria-label={title}>
+      <h2>{title}</h2>
+      <AskFields
+        asks={toolOf(feature.kind).asks}
+        values={feature as unknown as Record<string, unknown>}
+        units={units}
+        onChange={(field, value) => onChange({ ...feature, [field]: value } as BeatFeature)}
+      />
+      {feature.kind === 'section' && (
+        <StationsTable
+          stations={feature.stations}
+          units={units}
+          onChange={(stations) => onChange({ ...feature, stations })}
+        />
+      )}
+      {places.length > 2 && (
+        <Do
+          onClick={() =>
+            onChange({
+              ...feature,
+              shape: dropCorner(feature.shape, places.length - 1),
+            } as BeatFeature)
+          }
+        >
+          Take the last corner out
+        </Do>
+      )}
+      <p className="row">
+        <Do onClick={onRemove}>Take it out</Do>
+        <Do onClick={onLeave}>Done with it</Do>
+      </p>
+    </section>
+  );
+}
+
+function FeatureList({
+  plan,
+  draft,
+  chosen,
+  onChoose,
+}: {
+  plan: readonly BeatFeature[];
+  draft: SurveyDraft;
+  chosen: number | null;
+  onChoose: (i: number) => void;
+}) {
+  if (plan.length === 0) {
+    return (
+      <p className="means">
+        Begin with the two banks: the Bank tool, true left first, from the foot of the beat (left of
+        the page) to its head. Then tape a section across.
+      </p>
+    );
+  }
+  const inOrder = plan
+    .map((f, i) => ({ f, i, xM: Math.min(...shapePlaces(f.shape).map((p) => p.xM)) }))
+    .sort((a, b) => a.xM - b.xM);
+  return (
+    <>
+      <h2>On it, up-current</h2>
+      <ul className="things" aria-label="On the survey">
+        {inOrder.map(({ f, i, xM }) => (
+          <li key={i}>
+            <button
+              type="button"
+              className="word"
+              aria-pressed={i === chosen}
+              onClick={() => onChoose(i)}
+            >
+              {FEATURE_NAMES[f.kind]} {numberOf(draft.plan, i)}, x {xM.toFixed(1)}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
