@@ -2,7 +2,7 @@ import nextJest from 'next/jest.js';
 
 const createJestConfig = nextJest({ dir: './' });
 
-/** Two projects: `core`, `store`, `services`, `workers` in Node; `ui`, `plan` in jsdom. */
+/** Two projects: `core`, `store`, `services`, `workers` in Node; `ui`, `plan`, `making` in jsdom. */
 export default async function config() {
   const node = await createJestConfig({
     displayName: 'node',
@@ -14,7 +14,7 @@ export default async function config() {
   const dom = await createJestConfig({
     displayName: 'dom',
     testEnvironment: 'jsdom',
-    testMatch: ['<rootDir>/{ui,plan}/**/*.test.{ts,tsx}'],
+    testMatch: ['<rootDir>/{ui,plan,making}/**/*.test.{ts,tsx}'],
     setupFilesAfterEnv: ['<rootDir>/jest.setup.ts'],
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();

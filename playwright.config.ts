@@ -51,6 +51,8 @@ export default defineConfig({
       PEBBLE_LANE_DATA: process.env.PEBBLE_E2E_DATA,
       PEBBLE_NOW: NOW,
       NEXT_TELEMETRY_DISABLED: '1',
+      // The sharper picture takes minutes: it is asked for where it is tried.
+      PEBBLE_DEMO_SHARPEN: 'when-asked',
     },
   },
 });

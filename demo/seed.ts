@@ -31,7 +31,8 @@ async function seed(): Promise<void> {
 }
 
 async function firstMarks(): Promise<void> {
-  await changeSettings({ waterTempC: 11.5 });
+  const sharpen = process.env.PEBBLE_DEMO_SHARPEN === 'when-asked' ? 'when-asked' : 'by-itself';
+  await changeSettings({ waterTempC: 11.5, sharpen });
   const mark = { beatId: DEMO_BEAT_ID, headingRad: 0, surety: 'sure' as const };
   await keepMark({
     ...mark,

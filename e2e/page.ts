@@ -11,7 +11,7 @@ export async function openBeat(page: Page, path = 'read'): Promise<void> {
 
 export async function settled(page: Page): Promise<void> {
   await expect(page.locator('.lie').first()).toBeVisible();
-  await expect(page.locator('.flow-status')).toHaveCount(0, { timeout: 90000 });
+  await expect(page.locator('.flow-status:not(.sharp-status)')).toHaveCount(0, { timeout: 90000 });
 }
 
 export const inspector = (page: Page): Locator =>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import { worldX, worldY, type Camera } from './camera';
 import { usePart, useWorkspace } from './context';
 import { CastLayer } from './layers/cast-layer';
@@ -37,6 +37,9 @@ export function PlanView({
   const step = usePart((s) => s.step);
   const reading = usePart((s) => s.reading);
   const over = usePart((s) => s.over);
+  const lies = usePart((s) => s.lies);
+  const marks = usePart((s) => s.marks);
+  const keepOff = useMemo(() => [...(lies?.lies ?? []), ...marks], [lies, marks]);
   const svg = useRef<SVGSVGElement>(null);
   const frame = useRef(0);
   const hold = usePanZoom(svg, setCamera);
@@ -97,7 +100,14 @@ export function PlanView({
         )}
         <LandLayer plan={beat.plan} camera={camera} cellM={flow?.cellM ?? 0.2} />
         {flow && reading && step === 'read' && (
-          <ReadingLayer flow={flow} reading={reading} over={over} camera={camera} units={units} />
+          <ReadingLayer
+            flow={flow}
+            reading={reading}
+            over={over}
+            camera={camera}
+            units={units}
+            keepOff={keepOff}
+          />
         )}
         <RingLayer camera={camera} />
         <LiesLayer camera={camera} />

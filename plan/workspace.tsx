@@ -266,7 +266,7 @@ function SharpStatus() {
   const progress = usePart((s) => Math.round(100 * s.sharpProgress));
   if (sharp !== 'running') return null;
   return (
-    <div className="flow-status" role="status">
+    <div className="flow-status sharp-status" role="status">
       <p>Sharpening to 10 cm in the background: {progress} %.</p>
       <button type="button" className="plain" onClick={() => engine()?.stopSharpening()}>
         Stop

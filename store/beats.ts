@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { planHash, type BeatPlan } from '../core/formats/index';
 import type { Db } from './open';
 
@@ -38,8 +39,9 @@ export async function listBeats(db: Db): Promise<ListedBeat[]> {
       'beats.deleted_ms',
       'made_from_json',
     ])
+    // In the order they were made, which the clock alone may not tell.
     .orderBy('beats.created_ms')
-    .orderBy('beats.id')
+    .orderBy(sql`beats.rowid`)
     .execute();
   return rows.map((r) => ({
     id: r.id,

@@ -86,12 +86,14 @@ const ROUGHNESS = { least: 0.4, most: 3 };
 /** What a measurement is worth: spreads of a depth and of a speed, m and m/s. */
 const DEPTH_SPREAD_M = 0.04;
 const SPEED_SPREAD_MPS = 0.08;
-const ROUNDS = 4;
+const ROUNDS = 5;
 const STEP = 0.25;
+/** A round changes the discharge by this factor's logarithm at most. */
+const MOST_LOG_Q = 0.7;
 
 /**
  * Fits one roughness factor and the discharge to the speeds and depths measured at the surveyed
- * level, by Gauss-Newton in their logarithms on the coarse grid (3 solves a round, `ROUNDS` at
+ * level, by Gauss-Newton in their logarithms on the coarse grid (3 to 5 solves a round, `ROUNDS` at
  * most). The surface that roughness and discharge make against the surveyed one is the depth's
  * part; measured speeds are the discharge's. `onRound` gets 0-1; the result is deterministic.
  */
@@ -114,19 +116,27 @@ export function calibrate(
   if (!here) return { ok: false, reason: 'not settled', speeds, needed: LEAST_SPEEDS };
   const before = here.speedRmsMps;
   const [low, high] = [Math.log(ROUGHNESS.least), Math.log(ROUGHNESS.most)];
+  /** The step, or a half or a quarter of it: the first that is better; null when none is. */
+  const backtrack = (step: { n: number; q: number }) => {
+    for (const share of [1, 0.5, 0.25]) {
+      const logN = Math.min(high, Math.max(low, state.logN + share * step.n));
+      const logQ = state.logQ + share * Math.min(MOST_LOG_Q, Math.max(-MOST_LOG_Q, step.q));
+      const result = measure(logN, logQ);
+      if (result && result.cost < here!.cost) return { trial: result, logN, logQ };
+    }
+    return null;
+  };
   for (let round = 0; round < ROUNDS; round++) {
     const byN = measure(state.logN + STEP, state.logQ);
     const byQ = measure(state.logN, state.logQ + STEP);
     if (!byN || !byQ) break;
     const step = gaussNewton(here.residuals, byN.residuals, byQ.residuals);
-    const logN = Math.min(high, Math.max(low, state.logN + step.n));
-    const logQ = state.logQ + step.q;
-    const next = measure(logN, logQ);
-    if (!next || next.cost >= here.cost) break;
-    const gained = 1 - next.cost / here.cost;
-    here = next;
-    state.logN = logN;
-    state.logQ = logQ;
+    const next = backtrack(step);
+    if (!next) break;
+    const gained = 1 - next.trial.cost / here.cost;
+    here = next.trial;
+    state.logN = next.logN;
+    state.logQ = next.logQ;
     if (gained < 0.01) break;
   }
   const roughness = Math.exp(state.logN);

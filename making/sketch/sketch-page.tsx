@@ -372,7 +372,7 @@ function PieceNames({
         <text
           key={e.id}
           x={pageX(camera, (e.share / total) * span)}
-          y={64 + (i % 2) * 18}
+          y={86 + (i % 2) * 18}
           textAnchor="middle"
           className="piece-label cased"
         >

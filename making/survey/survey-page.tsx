@@ -237,7 +237,7 @@ export function SurveyPage({
           />
           <PlainField
             label="Fall"
-            unit="in 100"
+            unit="m in 100 m"
             value={100 * plan.slope}
             range={{ min: 0, max: 20 }}
             digits={2}

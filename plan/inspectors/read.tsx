@@ -149,19 +149,18 @@ function WaterKey() {
             : `rush, ${formatSpeed(1.2, units)}`}
         </span>
       </div>
-      <p className="second">
-        {flow
-          ? `Solved depths differ from those taped by ${formatDepth(flow.depthMisfitM, units)} (root mean square). `
-          : ''}
-        Curled ticks: water that turns back up the valley. Rocks with a broken outline are too small
-        to solve at {formatLength(flow?.cellM ?? 0.2, units)}: no pocket is rated behind them. A
-        step that plunges is more than the solver knows: its pool is a piece of its own, its white
-        water not solved.
-      </p>
-      <p className="second">
-        Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind. A
-        short grain is what holds it back.
-      </p>
+      <Behind title="How to read it">
+        <p className="second">
+          Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind.
+          A short grain is what holds it back.
+        </p>
+        <p className="second">
+          Curled ticks: water that turns back up the valley. Rocks with a broken outline are too
+          small to solve at {formatLength(flow?.cellM ?? 0.2, units)}: no pocket is rated behind
+          them. Under a cut bank no current is reckoned. A step that plunges is more than the solver
+          knows: its pool is a piece of its own, its white water not solved.
+        </p>
+      </Behind>
     </section>
   );
 }

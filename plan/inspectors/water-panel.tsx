@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   misfits,
   thalweg,
@@ -194,6 +194,12 @@ export function CalibrationPanel() {
   const [result, setResult] = useState<CalibrationResult | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const { plan } = beat;
+  const atSurvey = level === plan.surveyedLevel;
+  const depthRmsM = useMemo(() => {
+    const all = flow ? misfits(plan, flow) : [];
+    const sum = all.reduce((s, m) => s + (m.solvedDepthM - m.takenDepthM) ** 2, 0);
+    return Math.sqrt(sum / Math.max(1, all.length));
+  }, [plan, flow]);
   if (!flow) return null;
   const fit = async () => {
     setProgress(0);
@@ -209,7 +215,6 @@ export function CalibrationPanel() {
     setProblem(said);
     if (!said) window.location.reload();
   };
-  const atSurvey = level === plan.surveyedLevel;
   return (
     <section>
       <p className="second">
@@ -217,6 +222,8 @@ export function CalibrationPanel() {
           ? `Calibrated to ${plan.calibration.points} measured places: bed ${plan.calibration.roughness.toFixed(2)} times as rough as the book says; depths off by ${formatDepth(plan.calibration.depthRmsM, units)}, speeds by ${formatSpeed(plan.calibration.speedRmsMps, units)} (root mean square).`
           : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
         Solved at {formatLength(flow.cellM, units, 1)}.
+        {atSurvey &&
+          ` Solved depths differ from those taped by ${formatDepth(depthRmsM, units)} (root mean square).`}
       </p>
       {sharp === 'possible' && (
         <Do onClick={() => engine()?.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Do>

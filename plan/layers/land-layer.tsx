@@ -58,6 +58,17 @@ export const LandLayer = memo(function LandLayer({
       {[...featuresOf(plan, 'log'), ...featuresOf(plan, 'rootwad')].map((l, i) => {
         const d = linePath(shapePlaces(l.shape).map(xy));
         const w = Math.max(3, l.diameterM * camera.scale);
+        if (l.shape.type === 'Polygon')
+          return (
+            <path
+              key={i}
+              d={`${d}Z`}
+              fill="var(--rock)"
+              stroke="var(--rockline)"
+              strokeWidth={1.1}
+              strokeDasharray="14 5"
+            />
+          );
         return (
           <g key={i}>
             <path d={d} stroke="var(--rockline)" strokeWidth={w + 2.2} strokeLinecap="square" />

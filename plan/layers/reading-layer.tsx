@@ -2,6 +2,7 @@
 
 import { contours } from 'd3-contour';
 import { memo, useMemo } from 'react';
+import type { Place } from '../../core/grid/index';
 import type { FlowField, Piece, WaterReading } from '../../core/water/index';
 import { formatDepth, paceWord, type UnitSystem } from '../../core/units/index';
 import { pageX, pageY, type Camera } from '../camera';
@@ -12,6 +13,7 @@ import type { Overlay } from '../state';
 const NAMED_M2 = 3;
 /** Ticks on a leaf's way, s; every second one carries its time. */
 const TICK_S = 5;
+const NOTHING: readonly Place[] = [];
 
 /** What is read from the water, over it: pieces, seams, foam lines, the ways of leaves. */
 export const ReadingLayer = memo(function ReadingLayer({
@@ -20,16 +22,21 @@ export const ReadingLayer = memo(function ReadingLayer({
   over,
   camera,
   units,
+  keepOff = NOTHING,
 }: {
   flow: FlowField;
   reading: WaterReading;
   over: Record<Overlay, boolean>;
   camera: Camera;
   units: UnitSystem;
+  /** Stones and fish that names keep clear of. */
+  keepOff?: readonly Place[];
 }) {
   return (
     <g aria-hidden="true">
-      {over.pieces && <Pieces flow={flow} reading={reading} camera={camera} units={units} />}
+      {over.pieces && (
+        <Pieces flow={flow} reading={reading} camera={camera} units={units} keepOff={keepOff} />
+      )}
       {over.foam && <Lines lines={reading.foam} camera={camera} name="foam" />}
       {over.seams && <Lines lines={reading.seams} camera={camera} name="seam" />}
       {over.leaves && <Leaves reading={reading} camera={camera} />}
@@ -42,16 +49,21 @@ function Pieces({
   reading,
   camera,
   units,
+  keepOff,
 }: {
   flow: FlowField;
   reading: WaterReading;
   camera: Camera;
   units: UnitSystem;
+  keepOff: readonly Place[];
 }) {
   const outlines = useMemo(() => outlinesOf(flow, reading), [flow, reading]);
-  const names = useMemo(() => placeNames(reading.pieces.pieces, camera), [reading, camera]);
+  const names = useMemo(
+    () => placeNames(reading.pieces.pieces, camera, keepOff),
+    [reading, camera, keepOff],
+  );
   const d = outlines
-    .map((ring) => linePath(ring.map(([x, y]) => [pageX(camera, x), pageY(camera, y)])))
+    .map((line) => linePath(line.map(([x, y]) => [pageX(camera, x), pageY(camera, y)])))
     .join('');
   return (
     <>
@@ -71,40 +83,83 @@ function Pieces({
   );
 }
 
-/** Borders between pieces, as smooth rings in the plan frame. The shore is drawn elsewhere. */
+/** Borders between two pieces, as smooth lines in the plan frame. The shore is drawn elsewhere. */
 function outlinesOf(flow: FlowField, reading: WaterReading): [number, number][][] {
-  const { nx, ny } = flow;
+  const { nx, ny, cellM } = flow;
   const { ofCell, pieces } = reading.pieces;
   const trace = contours().size([nx, ny]).smooth(true);
   const mask = new Array<number>(nx * ny);
-  return pieces.flatMap((_, p) => {
+  const out: [number, number][][] = [];
+  /** Dry ground or the end of the beat beside a place of the grid. */
+  const atEdge = (gx: number, gy: number) => {
+    const [i, j] = [Math.floor(gx - 0.5), Math.floor(gy - 0.5)];
+    for (const [di, dj] of CORNERS) {
+      const [ci, cj] = [i + di, j + dj];
+      if (ci < 0 || cj < 0 || ci >= nx || cj >= ny || ofCell[cj * nx + ci] === -1) return true;
+    }
+    return false;
+  };
+  pieces.forEach((_, p) => {
     for (let k = 0; k < mask.length; k++) mask[k] = ofCell[k] === p ? 1 : 0;
-    return trace
-      .contour(mask, 0.5)
-      .coordinates.flatMap((polygon) =>
-        polygon.map((ring) =>
-          ring.map((q): [number, number] => [
-            flow.x0M + (q[0]! - 0.5) * flow.cellM,
-            flow.y0M + (q[1]! - 0.5) * flow.cellM,
-          ]),
-        ),
-      );
+    for (const polygon of trace.contour(mask, 0.5).coordinates) {
+      for (const ring of polygon) {
+        let line: [number, number][] = [];
+        for (const q of ring) {
+          if (atEdge(q[0]!, q[1]!)) {
+            if (line.length > 1) out.push(line);
+            line = [];
+          } else line.push([flow.x0M + (q[0]! - 0.5) * cellM, flow.y0M + (q[1]! - 0.5) * cellM]);
+        }
+        if (line.length > 1) out.push(line);
+      }
+    }
   });
+  return out;
 }
 
-const NAME_BOX = { width: 96, height: 38 };
+const CORNERS = [
+  [0, 0],
+  [1, 0],
+  [0, 1],
+  [1, 1],
+] as const;
 
-/** Largest first; a name that would lie on another is left out at this scale. */
-function placeNames(pieces: readonly Piece[], camera: Camera) {
+const NAME_BOX = { width: 92, height: 36 };
+/** Where a name may stand, off the middle of its piece, px; the first that is free. */
+const NAME_OFFSETS = [
+  [0, 0],
+  [0, -30],
+  [0, 30],
+  [-60, 0],
+  [60, 0],
+  [-60, 26],
+  [60, -26],
+  [60, 26],
+  [-60, -26],
+] as const;
+
+/** Largest first; a name with no free place at this scale is left out. */
+function placeNames(
+  pieces: readonly Piece[],
+  camera: Camera,
+  keepOff: readonly { xM: number; yM: number }[],
+) {
   const placed: { piece: Piece; x: number; y: number }[] = [];
+  const stones = keepOff.map((p) => ({ x: pageX(camera, p.xM), y: pageY(camera, p.yM) }));
   const bySize = pieces.filter((p) => p.areaM2 >= NAMED_M2).sort((a, b) => b.areaM2 - a.areaM2);
   for (const piece of bySize) {
-    const x = pageX(camera, piece.xM);
-    const y = pageY(camera, piece.yM);
-    const free = placed.every(
-      (o) => Math.abs(o.x - x) > NAME_BOX.width || Math.abs(o.y - y) > NAME_BOX.height,
-    );
-    if (free) placed.push({ piece, x, y });
+    const x0 = pageX(camera, piece.xM);
+    const y0 = pageY(camera, piece.yM);
+    for (const [dx, dy] of NAME_OFFSETS) {
+      const [x, y] = [x0 + dx, y0 + dy];
+      const clear =
+        placed.every(
+          (o) => Math.abs(o.x - x) > NAME_BOX.width || Math.abs(o.y - y) > NAME_BOX.height,
+        ) && stones.every((o) => Math.abs(o.x - x) > 62 || Math.abs(o.y - y - 4) > 28);
+      if (!clear) continue;
+      placed.push({ piece, x, y });
+      break;
+    }
   }
   return placed;
 }

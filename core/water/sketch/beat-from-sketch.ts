@@ -79,7 +79,7 @@ export function beatFromSketch(sketch: Sketch): SketchBeat {
       {
         name: sketch.surveyedLevel,
         dischargeM3s: Number(fit.dischargeM3s.toPrecision(4)),
-        how: `fitted to the sketch, ${fit.lowM3s.toFixed(2)} to ${fit.highM3s.toFixed(2)} m3/s`,
+        how: `fitted to the sketch, give or take ${Math.round(100 * (fit.highM3s / fit.dischargeM3s - 1))} %`,
       },
       ...(sketch.levels ?? []).filter((l) => l.name !== sketch.surveyedLevel),
     ],
