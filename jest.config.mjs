@@ -18,5 +18,7 @@ export default async function config() {
     setupFilesAfterEnv: ['<rootDir>/jest.setup.ts'],
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();
+  // These ship as ES modules only.
+  dom.transformIgnorePatterns = ['/node_modules/(?!(d3-contour|d3-array|internmap)/)'];
   return { projects: [node, dom], testTimeout: 60000 };
 }

@@ -102,8 +102,13 @@ export function StreamName({ id, name }: { id: string; name: string }) {
       ) : (
         <>
           {name}{' '}
-          <button type="button" className="plain" onClick={() => setRenaming(true)}>
-            Rename<span className="only-read"> {name}</span>
+          <button
+            type="button"
+            className="plain"
+            aria-label={`Rename ${name}`}
+            onClick={() => setRenaming(true)}
+          >
+            Rename
           </button>
         </>
       )}

@@ -49,8 +49,13 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
           {deleted.map((b) => (
             <li key={b.id}>
               {b.name} was deleted.{' '}
-              <button type="button" className="plain" onClick={() => void takeBack(b.id)}>
-                Take it back<span className="only-read">: {b.name}</span>
+              <button
+                type="button"
+                className="plain"
+                aria-label={`Take it back: ${b.name}`}
+                onClick={() => void takeBack(b.id)}
+              >
+                Take it back
               </button>
             </li>
           ))}

@@ -30,13 +30,14 @@ export function DraftList({ drafts }: { drafts: readonly ListedDraft[] }) {
             <button
               type="button"
               className="plain"
+              aria-label={`Throw away ${d.name}`}
               onClick={async () => {
                 localStorage.removeItem(`pebble-draft-${d.id}`);
                 await send(`/api/v1/drafts/${d.id}`, 'DELETE');
                 router.refresh();
               }}
             >
-              Throw away<span className="only-read"> {d.name}</span>
+              Throw away
             </button>
           </li>
         ))}

@@ -14,6 +14,21 @@ for (const theme of ['light', 'dark'] as const) {
     await page.addInitScript((t) => localStorage.setItem('theme', t), theme);
     await page.goto('/');
     await check(page);
+    await page.goto('/settings');
+    await check(page);
+    await page.goto('/make/sketch/e2e-axe-1?beat=kettle-slot');
+    await page.getByRole('button', { name: /^3 plunge/ }).click();
+    await page.getByRole('button', { name: 'Tree in piece 3' }).click();
+    await check(page);
+    await page.goto('/make/survey/e2e-axe-2?beat=withy-bend');
+    await page.getByRole('button', { name: /^Section 1/ }).click();
+    await page.getByRole('button', { name: 'Where to sound next' }).click();
+    for (const what of ['Levels and how', 'Where it lies', 'Trace over', 'CSV, in'])
+      await page.getByText(what).click();
+    await check(page);
+    await page.setViewportSize({ width: 390, height: 844 });
+    await check(page);
+    await page.setViewportSize({ width: 1280, height: 800 });
     await openBeat(page);
     await page.getByRole('button', { name: 'Show the best lie' }).click();
     await check(page);

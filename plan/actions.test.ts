@@ -128,7 +128,7 @@ it('a try keeps the plan of its moment; events count up and an undo names what i
   expect(opened.localDate).toBe('2026-06-13');
   expect(opened.snapshot).toMatchObject({
     level: 'Fair',
-    dischargeM3s: 1.6,
+    dischargeM3s: 1.652,
     hour: '2026-06-13T09:40',
     waterTempC: 11,
     lay: { kind: 'straight' },

@@ -66,14 +66,14 @@ function show(
 describe('top line', () => {
   it('names beat, level, discharge and day, and says when a discharge is guessed', async () => {
     const calls = show(<TopLine />);
-    expect(screen.getByText('1.60 m³/s')).toBeInTheDocument();
+    expect(screen.getByText('1.65 m³/s')).toBeInTheDocument();
     expect(screen.getByText('Sat 13 June')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('radio', { name: 'Spate' }));
     expect(calls).toEqual([['chooseLevel', 'Spate']]);
   });
   it('a guessed level says so', () => {
     show(<TopLine />, { level: 'Spate' });
-    expect(screen.getByText(/6.40 m³\/s, guessed/)).toBeInTheDocument();
+    expect(screen.getByText(/6.61 m³\/s, guessed/)).toBeInTheDocument();
   });
   it('takes a temperature on Enter, refuses nonsense, gives it back on Escape, forgets it when emptied', async () => {
     const calls = show(<TopLine />);

@@ -106,6 +106,40 @@ export interface WorkspaceState extends Address {
   hours: HourExposure[] | null;
 }
 
+type Document = Address & Pick<WorkspaceState, 'marks' | 'tries' | 'settings'>;
+
+/** Session and derived state before anything has been asked or answered. */
+export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
+  layer: 'depth',
+  over: { pieces: true, seams: false, foam: false, leaves: false },
+  compareLevel: null,
+  placing: false,
+  dragging: null,
+  notices: [],
+  saving: { waiting: 0, problem: null },
+  flowState: { kind: 'opening' },
+  flow: null,
+  flowStale: false,
+  reading: null,
+  probeAt: null,
+  probe: null,
+  planHeightPx: 432,
+  sharp: 'no',
+  sharpProgress: 0,
+  other: null,
+  otherReading: null,
+  otherState: { kind: 'ready' },
+  lies: null,
+  liesStale: false,
+  ring: null,
+  drift: null,
+  driftStale: false,
+  answerMs: [],
+  stalk: null,
+  stalkStale: false,
+  hours: null,
+});
+
 export const markOf = (s: WorkspaceState): Mark | null =>
   s.marks.find((m) => m.id === s.markId) ?? null;
 export const lieOf = (s: WorkspaceState): Lie | null =>

@@ -20,7 +20,7 @@ import { PlanView } from './plan-view';
 import { SectionView } from './section-view';
 import { StepRail } from './step-rail';
 import { createStore } from './store';
-import type { BeatInput, WorkspaceState } from './state';
+import { freshState, type BeatInput, type WorkspaceState } from './state';
 import { TopLine } from './top-line';
 import { useSize } from './use-size';
 import './workspace.css';
@@ -55,34 +55,8 @@ function initialState(beat: BeatInput, step: string, query: string): WorkspaceSt
     marks: beat.marks,
     tries: beat.tries,
     settings: beat.settings,
-    layer: 'depth',
-    over: { pieces: true, seams: false, foam: false, leaves: false },
-    compareLevel: null,
-    placing: false,
-    dragging: null,
+    ...freshState(),
     notices: dropped,
-    saving: { waiting: 0, problem: null },
-    flowState: { kind: 'opening' },
-    flow: null,
-    flowStale: false,
-    reading: null,
-    probeAt: null,
-    probe: null,
-    planHeightPx: 432,
-    sharp: 'no',
-    sharpProgress: 0,
-    other: null,
-    otherReading: null,
-    otherState: { kind: 'ready' },
-    lies: null,
-    liesStale: false,
-    ring: null,
-    drift: null,
-    driftStale: false,
-    answerMs: [],
-    stalk: null,
-    stalkStale: false,
-    hours: null,
   };
 }
 

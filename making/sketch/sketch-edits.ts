@@ -89,9 +89,13 @@ export function addThing(
   at: { pieceId: string; along: number; across: number },
 ): Sketch {
   const { pieceId, along } = at;
-  const across = Math.min(0.97, Math.max(0.03, at.across));
-  const side = at.across < 0.5 ? 'left' : 'right';
-  const thing = { id, pieceId, along, kind, across, side, ...USUAL_THING[kind] } as SketchThing;
+  const where =
+    kind === 'boulder' || kind === 'weed'
+      ? { across: Math.min(0.97, Math.max(0.03, at.across)) }
+      : kind === 'ledge'
+        ? {}
+        : { side: at.across < 0.5 ? 'left' : 'right' };
+  const thing = { id, pieceId, along, kind, ...where, ...USUAL_THING[kind] } as SketchThing;
   return { ...sketch, things: [...sketch.things, thing] };
 }
 

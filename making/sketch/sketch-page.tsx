@@ -58,6 +58,8 @@ export function SketchPage({
   const [refusal, setRefusal] = useState<string | null>(null);
   const problems = useMemo(() => sketchProblems(sketch), [sketch]);
   const built = useMemo(() => beatFromSketch(sketch), [sketch]);
+  // What was chosen may have been taken back since.
+  const chosenPiece = sketch.pieces.find((p) => p.id === chosen);
   const thing = sketch.things.find((t) => t.id === thingId) ?? null;
 
   useEffect(() => {
@@ -172,7 +174,7 @@ export function SketchPage({
               className="plain"
               onClick={() =>
                 drop({
-                  pieceId: chosen ?? sketch.pieces[0]!.id,
+                  pieceId: (chosenPiece ?? sketch.pieces[0]!).id,
                   along: 0.5,
                   across: 0.4,
                 })
@@ -444,11 +446,13 @@ function SketchResult({
   if (!built.ok) {
     return (
       <section className="making-result" aria-label="What is missing">
-        <ul className="problems" role="status">
-          {built.problems.map((p) => (
-            <li key={p.message}>{p.message}</li>
-          ))}
-        </ul>
+        <div role="status">
+          <ul className="problems">
+            {built.problems.map((p) => (
+              <li key={p.message}>{p.message}</li>
+            ))}
+          </ul>
+        </div>
       </section>
     );
   }

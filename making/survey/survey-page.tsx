@@ -175,22 +175,24 @@ export function SurveyPage({
             <span role="status">Both banks and one depth are needed before that can be told.</span>
           )}
         </div>
-        <ul className="problems" role="status">
-          {problems.map((p) => (
-            <li key={p.message}>
-              {p.message}{' '}
-              {p.feature !== null && (
-                <button type="button" className="plain" onClick={() => setChosen(p.feature)}>
-                  Show it
-                </button>
-              )}
-            </li>
-          ))}
-          {problems.length === 0 && <li>It is whole: it can be made a beat.</li>}
-          {notes.map((n) => (
-            <li key={n}>{n}</li>
-          ))}
-        </ul>
+        <div role="status">
+          <ul className="problems">
+            {problems.map((p) => (
+              <li key={p.message}>
+                {p.message}{' '}
+                {p.feature !== null && (
+                  <button type="button" className="plain" onClick={() => setChosen(p.feature)}>
+                    Show it
+                  </button>
+                )}
+              </li>
+            ))}
+            {problems.length === 0 && <li>It is whole: it can be made a beat.</li>}
+            {notes.map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </ul>
+        </div>
       </section>
       <section className="making-side" aria-label="What is being placed or changed">
         {tool && (

@@ -9,7 +9,7 @@ import type { StalkLeg } from '../../core/stalk/index';
 import type { Actions } from '../actions';
 import { WorkspaceProvider } from '../context';
 import { ObjectList } from '../object-list';
-import type { BeatInput, Mark, WorkspaceState } from '../state';
+import { freshState, type BeatInput, type Mark, type WorkspaceState } from '../state';
 import { createStore } from '../store';
 import { StepRail } from '../step-rail';
 import { CastInspector } from './cast';
@@ -94,23 +94,9 @@ const initial = {
     sharpen: 'when-asked',
     solveOn: 'device',
   },
-  layer: 'depth',
-  placing: false,
-  dragging: null,
-  notices: [],
-  saving: { waiting: 0, problem: null },
+  ...freshState(),
   flowState: { kind: 'ready' },
-  flow: null,
-  flowStale: false,
   lies: { field: new Float64Array(), lies: [lie] },
-  liesStale: false,
-  ring: null,
-  drift: null,
-  driftStale: false,
-  answerMs: [],
-  stalk: null,
-  stalkStale: false,
-  hours: null,
 } as unknown as WorkspaceState;
 
 function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
@@ -128,7 +114,16 @@ function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
   const beat = {
     id: 'b1',
     streamName: 'Thrum',
-    plan: { timeZone: 'Etc/GMT-2', bearingDeg: 0 } as BeatPlan,
+    plan: {
+      timeZone: 'Etc/GMT-2',
+      bearingDeg: 0,
+      levels: [
+        { name: 'Fair', dischargeM3s: 1.6, how: 'float' },
+        { name: 'Thin', dischargeM3s: 0.6, how: 'guessed' },
+      ],
+      surveyedLevel: 'Fair',
+      features: [],
+    } as unknown as BeatPlan,
   } as BeatInput;
   render(
     <ChakraProvider value={defaultSystem}>

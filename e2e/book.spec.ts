@@ -1,0 +1,82 @@
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { startServer } from './server';
+
+test('beats are renamed, copied, put away, deleted and taken back', async ({ page }) => {
+  await page.goto('/');
+  const group = (name: string) => page.getByRole('group', { name: `${name}: change` });
+  await group('Withy Bend').getByRole('button', { name: 'Copy' }).click();
+  await group('Withy Bend, copy').getByRole('button', { name: 'Rename' }).click();
+  await page.getByLabel('New name of the beat').fill('Lower Bend');
+  await page.getByRole('button', { name: 'Keep the name' }).click();
+  await group('Lower Bend').getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByText('Put away (1)')).toBeVisible();
+  await page.getByText('Put away (1)').click();
+  await group('Lower Bend').getByRole('button', { name: 'Take out again' }).click();
+  await group('Lower Bend').getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('Lower Bend was deleted.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back: Lower Bend' }).click();
+  await expect(group('Lower Bend')).toBeVisible();
+  await group('Lower Bend').getByRole('button', { name: 'Delete' }).click();
+  await expect(group('Lower Bend')).toHaveCount(0);
+});
+
+test('the whole book is backed up, tried out and restored into an empty folder', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Back the book up' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('pebble-lane-book-2026-06-13.json');
+  const path = join(mkdtempSync(join(tmpdir(), 'pebble-backup-')), 'book.json');
+  await download.saveAs(path);
+  expect(JSON.parse(readFileSync(path, 'utf8')).pebbleLaneBook).toBe(1);
+
+  const server = await startServer(
+    mkdtempSync(join(tmpdir(), 'pebble-restore-')),
+    Number(process.env.PEBBLE_E2E_PORT) + 2,
+  );
+  await page.goto(server.url);
+  await expect(page.getByText('This book is empty.')).toBeVisible();
+  const choose = page.getByLabel('Restore from a backup (it is tried out first)');
+  await choose.setInputFiles({
+    name: 'other.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"pebbleLaneBook": 2}'),
+  });
+  await expect(page.getByText(/^This is not a backup of a book\./)).toBeVisible();
+  await choose.setInputFiles(path);
+  await expect(page.getByText('Tried out, nothing taken yet. It would take:')).toBeVisible();
+  await expect(page.getByText('This book is empty.')).toBeVisible();
+  await page.getByRole('button', { name: 'Restore it' }).click();
+  await expect(page.getByText('Restored. It took:')).toBeVisible();
+  await expect(page.getByRole('link', { name: /Sallow Steps/ })).toBeVisible();
+  await server.stop();
+});
+
+test('every setting has its reason, is kept at once, and finds its default again', async ({
+  page,
+}) => {
+  await page.goto('/settings');
+  const height = page.getByLabel(/^Height/);
+  await height.fill('3');
+  await height.press('Enter');
+  await expect(page.getByText('Height "3" is out of range: 1 to 2.3 m.')).toBeVisible();
+  await height.fill('1,9');
+  await height.press('Enter');
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.getByRole('radio', { name: 'left hand' }).click();
+  await page.getByLabel(/wade for the angle/).check();
+  await page.reload();
+  await expect(height).toHaveValue('1.90');
+  await expect(page.getByLabel(/wade for the angle/)).toBeChecked();
+  await page.getByRole('button', { name: 'Back to 1.75 m' }).click();
+  await expect(height).toHaveValue('1.75');
+  await page.getByRole('button', { name: 'Back to right' }).click();
+  await page.getByRole('button', { name: 'Back to the default' }).click();
+  await expect(page.getByLabel(/never unless there is no other way/)).toBeChecked();
+});

@@ -1,0 +1,91 @@
+import { expect, test } from '@playwright/test';
+import { BEAT, inspector, openBeat, settled } from './page';
+
+test('the water is read: pieces, seams, foam, ways of leaves, and a probe by pointer and by keys', async ({
+  page,
+}) => {
+  await openBeat(page);
+  const over = page.getByRole('group', { name: 'Over the water' });
+  await expect(page.locator('.plan .piece-label').first()).toBeVisible();
+  expect(await page.locator('.plan .piece-label').allTextContents()).toContain('riffle');
+  await over.getByLabel('Pieces').uncheck();
+  await expect(page.locator('.plan .piece-label')).toHaveCount(0);
+  for (const [name, line] of [
+    ['Seams', '.seam-line'],
+    ['Foam lines', '.foam-line'],
+    ['Ways of leaves', '.leaf-line'],
+  ] as const) {
+    await over.getByLabel(name).check();
+    expect((await page.locator(line).first().getAttribute('d'))!.length).toBeGreaterThan(50);
+  }
+  await expect(
+    page
+      .locator('.plan text')
+      .filter({ hasText: /^\d+ s$/ })
+      .first(),
+  ).toBeVisible();
+
+  const plan = (await page.locator('.plan svg').boundingBox())!;
+  await page.mouse.move(plan.x + 13 * 24, plan.y + plan.height / 2 - 6);
+  const words = inspector(page).locator('.probe-words');
+  await expect(words).toHaveText(/^\d\.\d\d m, [a-z ]+\. [A-Z].*Froude \d\.\d\d\.$/);
+  await page.mouse.move(plan.x + 200, plan.y + plan.height - 30);
+  await expect(words).toContainText('Dry ground.');
+  await page.getByRole('button', { name: 'Probe with the arrow keys' }).click();
+  const probe = page.getByRole('button', { name: /^Probe: \d/ });
+  await expect(probe).toBeFocused();
+  const before = await words.innerText();
+  for (let n = 0; n < 4; n++) await page.keyboard.press('Shift+ArrowUp');
+  await expect.poll(() => words.innerText()).not.toBe(before);
+});
+
+test('another level beside it says what changes; what is solved once is there at once', async ({
+  page,
+}) => {
+  test.setTimeout(180000);
+  await openBeat(page);
+  const compare = page.getByLabel('Beside it, what changes at');
+  await compare.selectOption('Thin');
+  await expect(page.getByText(/^Solving Thin: \d+ %\.$/)).toBeVisible();
+  const table = inspector(page).getByRole('table').filter({ hasText: 'What changes' });
+  await expect(table).toBeVisible({ timeout: 120000 });
+  const wet = await table.getByRole('row', { name: /^Wet/ }).locator('td').allInnerTexts();
+  expect(parseFloat(wet[1]!)).toBeLessThan(parseFloat(wet[0]!));
+  await compare.selectOption('');
+  await expect(page.locator('.section')).toBeVisible();
+  await page.getByRole('radio', { name: 'Thin' }).click();
+  await expect(page).toHaveURL(/level=thin/);
+  await expect(page.locator('.flow-status')).toHaveCount(0);
+  await expect(inspector(page).getByText(/^Thin: 0\.66 m³\/s, guessed/)).toBeVisible();
+});
+
+test('a sharper picture runs in the background and can be stopped', async ({ page }) => {
+  await openBeat(page);
+  await page.getByRole('button', { name: 'Sharpen to 0.1 m' }).click();
+  await expect(page.getByText(/^Sharpening to 10 cm in the background: \d+ %\.$/)).toBeVisible();
+  await expect(page.locator('.lie').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.locator('.sharp-status')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Sharpen to 0.1 m' })).toBeVisible();
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test('the machine that serves the page solves the water, with progress, and keeps it', async ({
+    page,
+  }) => {
+    test.setTimeout(180000);
+    const solves: string[] = [];
+    page.on('request', (r) => {
+      if (r.url().endsWith('/api/v1/solves') && r.method() === 'POST') solves.push(r.url());
+    });
+    await page.goto(BEAT.replace('sallow-steps', 'tansy-glide') + '/read');
+    await expect(page.getByText(/^Solving the flow: [1-9]\d* %/)).toBeVisible();
+    await settled(page);
+    expect(solves).toHaveLength(1);
+    await page.reload();
+    await settled(page);
+    expect(solves).toHaveLength(1);
+  });
+});
