@@ -11,7 +11,9 @@ export default async function SettingsPage() {
   return (
     <main className="start">
       <p>
-        <Link href="/">Book</Link>
+        <Link href="/" className="plain">
+          Back to the book
+        </Link>
       </p>
       <h1>Settings</h1>
       <SettingsForm kept={{ ...kept, waterTempC: kept.waterTempC ?? 0 }} defaults={defaults} />

@@ -348,6 +348,9 @@ function fittedCamera(lengthM: number, width: number, height: number): Camera {
   return { ...camera, scale, leftM: -10 / scale, topM: height / scale / 2 };
 }
 
+/** A piece shorter than this on the page has its number only, px. */
+const NAME_PX = 56;
+
 function PieceNames({
   sketch,
   built,
@@ -363,7 +366,7 @@ function PieceNames({
     return sketch.pieces.map((p) => {
       const at = s + p.lengthM / 2;
       s += p.lengthM;
-      return { id: p.id, kind: p.kind, share: at };
+      return { id: p.id, kind: p.kind, share: at, lengthM: p.lengthM };
     });
   }, [sketch.pieces, built.ok]);
   const total = sketch.pieces.reduce((sum, p) => sum + p.lengthM, 0);
@@ -378,7 +381,7 @@ function PieceNames({
           textAnchor="middle"
           className="piece-label cased"
         >
-          {i + 1} {e.kind}
+          {i + 1} {e.lengthM * camera.scale > NAME_PX && e.kind}
         </text>
       ))}
     </g>

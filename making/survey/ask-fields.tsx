@@ -83,12 +83,15 @@ function AskField({
     case 'word': {
       const options = ask.words.map((w) => [w, w.replace('-', ' ')] as const);
       return ask.words.length <= 3 ? (
-        <Choice
-          label={ask.label}
-          value={String(value ?? ask.words[0])}
-          options={options}
-          onChange={keep}
-        />
+        <div>
+          <span className="asked-name">{ask.label}</span>
+          <Choice
+            label={ask.label}
+            value={String(value ?? ask.words[0])}
+            options={options}
+            onChange={keep}
+          />
+        </div>
       ) : (
         <Pick
           label={ask.label}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import type { Station } from '../../core/formats/index';
 import { dischargeMidSection } from '../../core/water/index';
-import { formatDischarge, type UnitSystem } from '../../core/units/index';
+import { formatDischarge, lengthUnit, type UnitSystem } from '../../core/units/index';
 import { Do } from '../../ui/parts';
 import { LengthField, SpeedField } from '../fields';
 import { panelWarning } from '../levels-panel';
@@ -41,6 +41,11 @@ export function StationsTable({
       : null;
   return (
     <div className="stations">
+      <div className="stations-head" aria-hidden="true">
+        <span>along, {lengthUnit(units)}</span>
+        <span>depth</span>
+        <span>speed, {units === 'us' ? 'ft/s' : 'm/s'}</span>
+      </div>
       <ol aria-label="Stations along the tape">
         {stations.map((s, i) => (
           <li key={i}>
@@ -88,19 +93,21 @@ export function StationsTable({
           {problem}
         </p>
       )}
-      <Do
-        onClick={() =>
-          onChange([
-            ...stations,
-            {
-              offsetM: Number(((last?.offsetM ?? 0) + 0.5).toFixed(2)),
-              depthM: last?.depthM ?? 0.3,
-            },
-          ])
-        }
-      >
-        Next station
-      </Do>
+      <p className="row">
+        <Do
+          onClick={() =>
+            onChange([
+              ...stations,
+              {
+                offsetM: Number(((last?.offsetM ?? 0) + 0.5).toFixed(2)),
+                depthM: last?.depthM ?? 0.3,
+              },
+            ])
+          }
+        >
+          Next station
+        </Do>
+      </p>
       <label className="file-row">
         or from a CSV with offset, depth, speed{' '}
         <input

@@ -123,6 +123,12 @@ export function SurveyCanvas({
           ))}
         </BeatDrawing>
       )}
+      {plan.features.length === 0 && !photo && (
+        <p className="empty">
+          Begin with the two banks: take the Bank tool, true left first, from the foot of the beat
+          on the left of the page to its head. Then tape a section across.
+        </p>
+      )}
     </div>
   );
 }

@@ -102,19 +102,23 @@ const FEATURE_NUMBER = /^Feature (\d+) \(([^)]*)\): /;
 
 /** What keeps the survey from being a beat, in sentences that speak of things, not of indices. */
 export function surveyProblems(d: SurveyDraft): { problems: SurveyProblem[]; notes: string[] } {
-  const read = readBeat(JSON.parse(JSON.stringify(writeBeat(d.plan))));
-  if (read.ok) return { problems: [], notes: read.notes };
-  return {
-    problems: read.problems.map((p) => ({
-      feature: p.feature,
-      message: p.message.replace(
-        FEATURE_NUMBER,
-        (_, index: string, kind: string) =>
-          `${FEATURE_NAMES[kind as FeatureKind] ?? kind} ${numberOf(d.plan, Number(index))}: `,
-      ),
-    })),
-    notes: [],
-  };
+  const named = d.plan.name.trim() !== '';
+  const unnamed: SurveyProblem[] = named
+    ? []
+    : [{ feature: null, message: 'The beat has no name yet; it needs 1 to 120 letters.' }];
+  // Without a name nothing else would be looked at.
+  const plan = named ? d.plan : { ...d.plan, name: 'unnamed' };
+  const read = readBeat(JSON.parse(JSON.stringify(writeBeat(plan))));
+  if (read.ok) return { problems: unnamed, notes: read.notes };
+  const problems = read.problems.map((p) => ({
+    feature: p.feature,
+    message: p.message.replace(
+      FEATURE_NUMBER,
+      (_, index: string, kind: string) =>
+        `${FEATURE_NAMES[kind as FeatureKind] ?? kind} ${numberOf(d.plan, Number(index))}: `,
+    ),
+  }));
+  return { problems: [...unnamed, ...problems], notes: [] };
 }
 
 export const FEATURE_NAMES: Record<FeatureKind, string> = {

@@ -54,7 +54,11 @@ describe('a survey in the making', () => {
     expect(said(addFeatures(whole(), sounding(12, 0, -1)))).toEqual([
       'Sounding 2: depthM is -1; it must be a number from 0 to 6 m.',
     ]);
-    expect(said(changeHeader(whole(), { name: ' ' }))[0]).toMatch(/^name is " "/);
+    expect(said(changeHeader(whole(), { name: ' ' }))).toEqual([
+      'The beat has no name yet; it needs 1 to 120 letters.',
+    ]);
+    expect(said(newSurvey(''))).toContain('Banks: there is no left bank.');
+    expect(said(changeHeader(whole(), { lengthM: 2 }))[0]).toMatch(/^lengthM is 2/);
   });
   it('what was fitted is dropped with a change of the bed, and a fall given by places with another fall', () => {
     const fitted = changeHeader(whole(), {

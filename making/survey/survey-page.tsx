@@ -497,14 +497,7 @@ function FeatureList({
   chosen: number | null;
   onChoose: (i: number) => void;
 }) {
-  if (plan.length === 0) {
-    return (
-      <p className="means">
-        Begin with the two banks: the Bank tool, true left first, from the foot of the beat (left of
-        the page) to its head. Then tape a section across.
-      </p>
-    );
-  }
+  if (plan.length === 0) return null;
   const inOrder = plan
     .map((f, i) => ({ f, i, xM: Math.min(...shapePlaces(f.shape).map((p) => p.xM)) }))
     .sort((a, b) => a.xM - b.xM);

@@ -46,8 +46,8 @@ function ReadIntro() {
         <p>
           {lies.lies.length === 1 ? '1 lie' : `${lies.lies.length} lies`} for a brown trout of{' '}
           {formatFishLength(ASSUMED_LENGTH_CM, units)} at {formatTemp(temp, units)}
-          {typed ? '' : ', a guess until you type the temperature'}. The best is the{' '}
-          {lieName(best.kind).toLowerCase()}, {best.rating} of 100.
+          {typed ? '' : ', a guess until you type the temperature'}. The best, {best.rating} of 100:{' '}
+          {lieName(best.kind).toLowerCase()}.
         </p>
       )}
       {lies && !best && (

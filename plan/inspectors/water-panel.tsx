@@ -223,6 +223,7 @@ export function CalibrationPanel() {
           : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
         Solved at {formatLength(flow.cellM, units, 1)}.
         {atSurvey &&
+          !plan.calibration &&
           ` Solved depths differ from those taped by ${formatDepth(depthRmsM, units)} (root mean square).`}
       </p>
       {sharp === 'possible' && (

@@ -13,6 +13,7 @@ import type { Overlay } from '../state';
 const NAMED_M2 = 3;
 /** Ticks on a leaf's way, s; every second one carries its time. */
 const TICK_S = 5;
+const LEAST_TICK_PX = 11;
 const NOTHING: readonly Place[] = [];
 
 /** What is read from the water, over it: pieces, seams, foam lines, the ways of leaves. */
@@ -221,7 +222,10 @@ function ticksOf(timeS: readonly number[], points: readonly [number, number][]) 
     while (timeS[i]! >= next) {
       const f = (next - timeS[i - 1]!) / Math.max(1e-9, timeS[i]! - timeS[i - 1]!);
       const [a, b] = [points[i - 1]!, points[i]!];
-      out.push({ s: next, x: a[0] + f * (b[0] - a[0]), y: a[1] + f * (b[1] - a[1]) });
+      const [x, y] = [a[0] + f * (b[0] - a[0]), a[1] + f * (b[1] - a[1])];
+      const last = out[out.length - 1];
+      // In slow water the ticks would run together: what stands too near the last is left out.
+      if (!last || Math.hypot(x - last.x, y - last.y) >= LEAST_TICK_PX) out.push({ s: next, x, y });
       next += TICK_S;
     }
   }
