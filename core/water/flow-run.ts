@@ -43,9 +43,12 @@ const CORRECTION_PASSES = 30;
 /** The bed is moved by at most this to meet the depths that were taken, m. */
 const MAX_CORRECTION_M = 0.25;
 /** Times of the stream a stage may take, s. */
-const MAX_S = { survey: 50, coarse: 30, fine: 200 };
+const MAX_S = { survey: 50, coarse: 30, settle: 80, fine: 240 };
+/** How far each stage is taken. */
+const ROUGH = { survey: 'picture', coarse: 'picture', settle: 'settled', fine: undefined } as const;
 /** How the whole divides among the stages, for the progress bar (measured once, roughly). */
-const SHARE = { survey: 0.06, coarse: 0.06, fine: 0.88 };
+const SHARE = { survey: 0.05, coarse: 0.03, settle: 0.06, fine: 0.86 };
+const STAGES = ['survey', 'coarse', 'settle', 'fine'] as const;
 
 interface Stage {
   name: keyof typeof SHARE;
@@ -56,7 +59,8 @@ interface Stage {
 /**
  * A beat's flow in stages: (1) coarse at the surveyed discharge, whose surface tells how far the
  * assumed one was off, and the bed is moved by the smoothed difference, once; (2) coarse at the
- * wanted discharge: the first picture; (3) fine, started from it, or from a flow given.
+ * wanted discharge: the first picture; (3) the same until it has settled, which is cheap here;
+ * (4) fine, started from it, or from a flow given.
  */
 export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRun {
   const {
@@ -73,7 +77,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
   const begin = (name: Stage['name'], bed: Bed, q: number, initial: Initial): Stage => ({
     name,
     bed,
-    run: start(bed, plan, q, initial, { maxS: MAX_S[name], rough: name !== 'fine' && !onlyCoarse }),
+    run: start(bed, plan, q, initial, MAX_S[name], ROUGH[name]),
   });
   let correction: Float64Array = new Float64Array(coarseBed.bedM.length);
   let coarse: FlowField | null = null;
@@ -93,7 +97,9 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
       else stage = begin('coarse', coarseBed, dischargeM3s, solved);
     } else if (stage.name === 'coarse') {
       coarse = trim(coarseBed, solved, dischargeM3s, misfitM, plan.lengthM);
-      if (onlyCoarse) final = coarse;
+      stage = begin('settle', coarseBed, dischargeM3s, solved);
+    } else if (stage.name === 'settle') {
+      if (onlyCoarse) final = trim(coarseBed, solved, dischargeM3s, misfitM, plan.lengthM);
       else goFine(readCoarse(coarseBed, solved));
     } else final = trim(stage.bed, solved, dischargeM3s, misfitM, plan.lengthM);
   }
@@ -117,12 +123,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
     },
     get progress() {
       if (final) return 1;
-      const before =
-        stage.name === 'survey'
-          ? 0
-          : stage.name === 'coarse'
-            ? SHARE.survey
-            : SHARE.survey + SHARE.coarse;
+      const before = STAGES.slice(0, STAGES.indexOf(stage.name)).reduce((a, n) => a + SHARE[n], 0);
       return before + SHARE[stage.name] * stage.run.run.progress;
     },
     coarse: () => coarse,
@@ -134,7 +135,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
 }
 
 /** Changes whenever the solver's answers do, so that older ones are not taken for new. */
-const SOLVER_VERSION = 2;
+const SOLVER_VERSION = 3;
 
 /** Key of a solved flow: everything that goes into it. */
 export const flowInputHash = (plan: BeatPlan, dischargeM3s: number, cellM = FINE_CELL_M) =>
@@ -163,7 +164,8 @@ function start(
   plan: BeatPlan,
   dischargeM3s: number,
   initial: Initial,
-  options: { maxS: number; rough: boolean },
+  maxS: number,
+  rough: 'picture' | 'settled' | undefined,
 ): PreparedRun {
   const roughness = plan.calibration?.roughness ?? 1;
   return prepareShallowRun({
@@ -181,7 +183,7 @@ function start(
       slope: Math.max(LEAST_SLOPE, bed.channel.footSlope),
     },
     initial,
-    options,
+    options: { maxS, ...(rough && { rough }) },
   });
 }
 

@@ -56,7 +56,7 @@ export {
 export { calibrate, misfits, type CalibrationResult, type Misfit } from './calibrate';
 export { sampleFlow, surfaceAtM, DRY_M, type FlowField, type FlowSample } from './flow-field';
 export { encodeFlow, decodeFlow } from './flow-blob';
-export { manningSpeedMps, normalDepthM } from './section-hydraulics';
+export { criticalDepthM, manningSpeedMps, normalDepthM } from './section-hydraulics';
 export { frictionCoefficient, variablePowerRatio, wideChannelSpeedMps } from './resistance';
 
 // What is read from a flow.

@@ -34,3 +34,7 @@ export const wideChannelSpeedMps = (
   manningN: number,
   d84M: number,
 ): number => Math.sqrt((GRAVITY * depthM * slope) / frictionCoefficient(depthM, manningN, d84M));
+
+/** Manning's n that would give the same friction at that depth: n = sqrt(cf h^(1/3) / g). */
+export const equivalentManningN = (depthM: number, manningN: number, d84M: number): number =>
+  Math.sqrt((frictionCoefficient(depthM, manningN, d84M) * Math.cbrt(depthM)) / GRAVITY);

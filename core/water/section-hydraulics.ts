@@ -50,3 +50,6 @@ export const manningSpeedMps = (radiusM: number, slope: number, n: number) =>
 /** Normal depth of a wide channel: h = (q n / sqrt S)^(3/5), q in m2/s, m. */
 export const normalDepthM = (qM2s: number, slope: number, n: number) =>
   ((qM2s * n) / Math.sqrt(slope)) ** 0.6;
+
+/** Critical depth of a wide channel: h = (q^2 / g)^(1/3), q in m2/s, m. */
+export const criticalDepthM = (qM2s: number) => Math.cbrt((qM2s * qM2s) / GRAVITY);

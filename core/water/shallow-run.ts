@@ -23,15 +23,20 @@ const ROUGH_MASS = 0.05;
 const RESTLESS_S = 23;
 const RESTLESS_ENERGY = 0.02;
 const RESTLESS_MASS = 0.03;
-/** A mean over shed eddies counts when it lets out what comes in to this; else it is taken anew. */
-const AVERAGED_MASS = 0.005;
+/** An answer lets out what comes in to this. A mean over shed eddies that does not is taken anew ... */
+const ANSWER_MASS = 0.001;
+/** ... so many times at most; then it is given with the error it has. */
+const MOST_AVERAGES = 3;
 
 export interface RunOptions {
   /** Run unsteady to this time; absent: until settled. */
   untilS?: number;
   maxS: number;
-  /** A first picture: stop at the first settled window, without a mean over shed eddies. */
-  rough?: boolean;
+  /**
+   * 'picture': stop at the first window whose mass is nearly even. 'settled': stop once energy and
+   * mass have settled, without a mean over shed eddies.
+   */
+  rough?: 'picture' | 'settled';
 }
 
 export interface CellMeans {
@@ -45,8 +50,8 @@ export interface CellMeans {
  * Drives a state to a steady or time-averaged answer, a number of steps at a time, so that a
  * worker can cancel between calls. Depends on steps alone, never on a clock.
  *
- *   settling --(energy and mass settled twice)--> checking --> converged
- *                                                     \--> averaging --> averaged
+ *   settling --(energy and mass settled twice, no cell moves)--> converged
+ *       \------(a cell sheds: energy settled, or restless)----> averaging --> averaged
  */
 export class ShallowRun {
   status: SolveStatus | null = null;
@@ -62,6 +67,7 @@ export class ShallowRun {
   private snapshot: Float64Array | null = null;
   private means: CellMeans | null = null;
   private meanCount = 0;
+  private averages = 0;
   private readonly startVolume: number;
 
   constructor(
@@ -152,7 +158,7 @@ export class ShallowRun {
       const massOff = state.hasInflow
         ? Math.abs(this.outSum / this.samples / state.inflowM3s - 1)
         : 0;
-      if (massOff < AVERAGED_MASS) this.finish('averaged');
+      if (massOff < ANSWER_MASS || ++this.averages >= MOST_AVERAGES) this.finish('averaged');
       else this.startAverage();
       return;
     }
@@ -169,18 +175,23 @@ export class ShallowRun {
     const settled = this.residual < SETTLED_ENERGY && massOff < SETTLED_MASS;
     this.settledWindows = settled ? this.settledWindows + 1 : 0;
     const speeds = centreSpeeds(this.state);
-    if (options.rough && massOff < ROUGH_MASS) {
+    if (options.rough === 'picture' && massOff < ROUGH_MASS) {
       this.finish('stopped');
+      return;
+    }
+    if (options.rough === 'settled' && settled) {
+      this.finish('stopped');
+      return;
+    }
+    const still = this.snapshot !== null && furthest(speeds, this.snapshot) < SHEDDING_MPS;
+    if (this.settledWindows >= 2 && still && massOff < ANSWER_MASS) {
+      this.finish('converged');
       return;
     }
     // A wake that sheds keeps the energy moving: after a while an even mass is enough to average.
     const restless =
       this.state.timeS > RESTLESS_S && massOff < RESTLESS_MASS && this.residual < RESTLESS_ENERGY;
-    if (this.settledWindows >= 2 || restless) {
-      if (this.snapshot && furthest(speeds, this.snapshot) < SHEDDING_MPS) {
-        this.finish('converged');
-        return;
-      }
+    if (!still && !options.rough && (this.settledWindows >= 2 || restless)) {
       this.startAverage();
       return;
     }

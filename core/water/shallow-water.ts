@@ -22,8 +22,8 @@ export interface ShallowWaterInput {
   options?: {
     untilS?: number;
     maxS?: number;
-    /** Stop at the first even window: a picture, not an answer. */
-    rough?: boolean;
+    /** Stop before it is an answer: at the first picture, or once settled (`RunOptions`). */
+    rough?: 'picture' | 'settled';
     eddyViscosity?: boolean;
     wallDrag?: boolean;
     onProgress?: (fraction: number) => void;
@@ -116,7 +116,7 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
   const run = new ShallowRun(state, {
     ...(input.options?.untilS !== undefined && { untilS: input.options.untilS }),
     maxS: input.options?.maxS ?? DEFAULT_MAX_S,
-    rough: input.options?.rough ?? false,
+    ...(input.options?.rough && { rough: input.options.rough }),
   });
   return { run, result: () => packageResult(run, way, nx, ny) };
 }

@@ -6,6 +6,7 @@ import {
   type BeatPlan,
   type FallPlace,
 } from '../../formats/index';
+import { criticalDepthM } from '../section-hydraulics';
 import { fitSketch, type SketchFit } from './fit-sketch';
 import { PIECE_FORM, toldDepthM, type Sketch, type SketchPiece, type SketchThing } from './sketch';
 import { MAX_BEND_DEG, sketchProblems, type SketchProblem } from './sketch-problems';
@@ -291,8 +292,7 @@ function lipOf(
   if (below.dropM === undefined || below.dropM < LIP_DROP_M || !above) return [];
   const sM = line.startsM[i + 1]! + LIP_M;
   const { widthM } = line.at(sM);
-  const q = dischargeM3s / (widthM * LIP_FILL);
-  const critical = Math.cbrt((q * q) / 9.81);
+  const critical = criticalDepthM(dischargeM3s / (widthM * LIP_FILL));
   return [
     {
       kind: 'section',
