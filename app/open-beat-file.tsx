@@ -2,7 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { BeatPlan } from '@/core/formats/index';
 import { clientId } from '@/plan/client-id';
+import { send } from './send';
 
 /** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
 export function OpenBeatFile({ empty }: { empty: boolean }) {
@@ -10,10 +12,12 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
   const [stream, setStream] = useState('');
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
+  const [partial, setPartial] = useState<BeatPlan | null>(null);
 
   async function keep(file: unknown, streamName: string) {
     setBusy(true);
     setProblem('');
+    setPartial(null);
     const id = clientId();
     try {
       const response = await fetch(`/api/v1/beats/${id}`, {
@@ -27,12 +31,28 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
       }
       const body = (await response.json()) as { error: { message: string } };
       setProblem(body.error.message);
+      const { readBeat } = await import('@/core/formats/index');
+      const read = readBeat(file);
+      setPartial(read.ok ? null : read.partial);
     } catch {
       setProblem('The file could not be sent to this program. Is it still running?');
     }
     setBusy(false);
   }
 
+  /** What could be read is kept as a survey in the making; what could not is named above. */
+  async function openPartial(plan: BeatPlan) {
+    const id = clientId();
+    const body = {
+      kind: 'survey',
+      streamName: stream.trim(),
+      beatId: null,
+      body: { plan, photo: null },
+    };
+    const said = await send(`/api/v1/drafts/${id}`, 'PUT', body);
+    if (said) setProblem(said);
+    else router.push(`/make/survey/${id}`);
+  }
   async function takePractice() {
     const response = await fetch('/practice-beat.json').catch(() => null);
     if (response?.ok) await keep(await response.json(), 'Practice water');
@@ -88,6 +108,11 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
       <p role="alert" className="problem">
         {problem}
       </p>
+      {partial && (
+        <button type="button" className="do" onClick={() => void openPartial(partial)}>
+          Open what is good of it as a draft
+        </button>
+      )}
     </form>
   );
 }

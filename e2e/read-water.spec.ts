@@ -25,10 +25,14 @@ test('the water is read: pieces, seams, foam, ways of leaves, and a probe by poi
       .first(),
   ).toBeVisible();
 
+  await over.getByLabel('Measured places').check();
+  await expect(page.locator('.measured').first()).toBeVisible();
+  await expect(page.getByText('uncalibrated, pace ±10 %')).toBeVisible();
+
   const plan = (await page.locator('.plan svg').boundingBox())!;
   await page.mouse.move(plan.x + 13 * 24, plan.y + plan.height / 2 - 6);
   const words = inspector(page).locator('.probe-words');
-  await expect(words).toHaveText(/^\d\.\d\d m, [a-z ]+\. [A-Z].*Froude \d\.\d\d\.$/);
+  await expect(words).toHaveText(/^\d\.\d\d m, [a-z ]+ deep, [a-z ]+\. [A-Z].*Froude \d\.\d\d\.$/);
   await page.mouse.move(plan.x + 200, plan.y + plan.height - 30);
   await expect(words).toContainText('Dry ground.');
   await page.getByRole('button', { name: 'Probe with the arrow keys' }).click();
@@ -62,7 +66,7 @@ test('another level beside it says what changes; what is solved once is there at
 test('a sharper picture runs in the background and can be stopped', async ({ page }) => {
   await openBeat(page);
   await page.getByRole('button', { name: 'Sharpen to 0.1 m' }).click();
-  await expect(page.getByText(/^Sharpening to 10 cm in the background: \d+ %\.$/)).toBeVisible();
+  await expect(page.getByText(/^Sharpening to 0.1 m in the background: \d+ %\.$/)).toBeVisible();
   await expect(page.locator('.lie').first()).toBeVisible();
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.locator('.sharp-status')).toHaveCount(0);

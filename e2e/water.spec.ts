@@ -135,5 +135,9 @@ test('a bad beat file is refused whole, each problem named', async ({ page }) =>
   await expect(
     page.getByText('Feature 0 (sounding): depthM is -2; it must be a number from 0 to 6 m.'),
   ).toBeVisible();
-  await expect(page.getByRole('link', { name: /Read this water/ })).toHaveCount(1);
+  // What was good of it is not lost: it goes on as a draft.
+  await page.getByRole('button', { name: 'Open what is good of it as a draft' }).click();
+  await expect(page).toHaveURL(/\/make\/survey\//);
+  await expect(page.getByLabel('Beat', { exact: true })).toHaveValue('X');
+  await expect(page.getByLabel('Stream', { exact: true })).toHaveValue('Rill');
 });

@@ -37,6 +37,7 @@ export function PlanView({
   const step = usePart((s) => s.step);
   const reading = usePart((s) => s.reading);
   const over = usePart((s) => s.over);
+  const level = usePart((s) => s.level);
   const lies = usePart((s) => s.lies);
   const marks = usePart((s) => s.marks);
   const keepOff = useMemo(() => [...(lies?.lies ?? []), ...marks], [lies, marks]);
@@ -107,6 +108,7 @@ export function PlanView({
             camera={camera}
             units={units}
             keepOff={keepOff}
+            {...(level === beat.plan.surveyedLevel && { plan: beat.plan })}
           />
         )}
         <RingLayer camera={camera} />
@@ -114,6 +116,11 @@ export function PlanView({
         <CastLayer camera={camera} />
         <MarksLayer camera={camera} />
         {step === 'read' && <ProbeLayer camera={camera} />}
+        {flow && !flow.calibrated && step === 'read' && (
+          <text x={16} y={height - (width < 500 ? 32 : 12)} className="furniture cased">
+            uncalibrated, pace ±10 %
+          </text>
+        )}
         <Furniture
           camera={camera}
           width={width}

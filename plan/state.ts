@@ -51,7 +51,7 @@ export type FlowState =
   | { kind: 'cancelled' }
   | { kind: 'failed'; message: string };
 
-export const OVERLAYS = ['pieces', 'seams', 'foam', 'leaves'] as const;
+export const OVERLAYS = ['pieces', 'seams', 'foam', 'leaves', 'measured'] as const;
 export type Overlay = (typeof OVERLAYS)[number];
 
 export interface HourExposure {
@@ -111,7 +111,7 @@ type Document = Address & Pick<WorkspaceState, 'marks' | 'tries' | 'settings'>;
 /** Session and derived state before anything has been asked or answered. */
 export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   layer: 'depth',
-  over: { pieces: true, seams: false, foam: false, leaves: false },
+  over: { pieces: true, seams: false, foam: false, leaves: false, measured: false },
   compareLevel: null,
   placing: false,
   dragging: null,

@@ -39,7 +39,7 @@ function show(
   const store = createStore({
     ...freshState(),
     level: 'Fair',
-    settings: { units: 'metric' },
+    settings: { units: 'metric', anglerHeightM: 1.75 },
     flow: fair,
     reading: readWater(fair),
     ...more,
@@ -79,7 +79,7 @@ it('the probe speaks of depth, piece, pace and Froude number; else it says how t
     },
   });
   expect(screen.getByRole('status')).toHaveTextContent(
-    '0.42 m, run. Walk, a leaf takes 5.5 s over 3.0 m, turned back up the valley. Froude 0.23.',
+    '0.42 m, knee deep, run. Walk, a leaf takes 5.5 s over 3.0 m, turned back up the valley. Froude 0.23.',
   );
   show(<ProbePanel />);
   expect(screen.getByText(/Point at the water/)).toBeInTheDocument();
@@ -146,7 +146,7 @@ describe('calibration', () => {
 });
 
 describe('over the water', () => {
-  const layers = { pieces: true, seams: true, foam: true, leaves: true };
+  const layers = { pieces: true, seams: true, foam: true, leaves: true, measured: false };
   const draw = (keepOff: { xM: number; yM: number }[] = []) => {
     const half = flowOf((x) => ({ depth: 0.4, u: x < 10 ? -0.5 : -0.95 }), {
       nx: 80,

@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { createChannel } from '../core/water/index';
+import { formatLength } from '../core/units/index';
+import { createChannel, SHARP_CELL_M } from '../core/water/index';
 import { createActions } from './actions';
 import { parseAddress, type Address } from './address';
 import { openingCamera, type Camera } from './camera';
@@ -237,11 +238,14 @@ function FlowStatus() {
 function SharpStatus() {
   const { engine } = useWorkspace();
   const sharp = usePart((s) => s.sharp);
+  const units = usePart((s) => s.settings.units);
   const progress = usePart((s) => Math.round(100 * s.sharpProgress));
   if (sharp !== 'running') return null;
   return (
     <div className="flow-status sharp-status" role="status">
-      <p>Sharpening to 10 cm in the background: {progress} %.</p>
+      <p>
+        Sharpening to {formatLength(SHARP_CELL_M, units, 1)} in the background: {progress} %.
+      </p>
       <button type="button" className="plain" onClick={() => engine()?.stopSharpening()}>
         Stop
       </button>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, type ReactNode } from 'react';
-import { formatLength, parseFigure, parseLengthM } from '@/core/units/index';
+import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
 import type { WholeSettings as Settings } from '../api/schemas';
 import { Choice, FigureField } from '@/ui/parts';
 import { send } from '../send';
@@ -19,6 +19,9 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
     setSaved(said ? '' : 'Kept.');
   };
   const { units } = now;
+  const us = units === 'us';
+  const weightUnit = us ? 'lb' : 'kg';
+  const weight = (kg: number) => Math.round(us ? convert.kgToLb(kg) : kg);
   const length = (
     key: 'anglerHeightM' | 'maxWadeM' | 'rodM' | 'landsWithinHalfMetreToM',
     label: string,
@@ -78,16 +81,23 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
       <Row
         why="With the height, how much moving water you can stand against. 78 kg is a middling adult."
         changed={now.anglerMassKg !== defaults.anglerMassKg}
-        back={`Back to ${defaults.anglerMassKg} kg`}
+        back={`Back to ${weight(defaults.anglerMassKg)} ${weightUnit}`}
         onBack={() => void change({ anglerMassKg: defaults.anglerMassKg })}
       >
         <FigureField
           id="anglerMassKg"
           label="Weight"
-          unit="kg"
-          value={String(now.anglerMassKg)}
-          parse={(text) => parseFigure(text, { what: 'Weight', unit: 'kg', min: 25, max: 200 })}
-          onKeep={(anglerMassKg) => void change({ anglerMassKg })}
+          unit={weightUnit}
+          value={String(weight(now.anglerMassKg))}
+          parse={(text) =>
+            parseFigure(text, {
+              what: 'Weight',
+              unit: weightUnit,
+              min: weight(25),
+              max: weight(200),
+            })
+          }
+          onKeep={(w) => void change({ anglerMassKg: us ? w / convert.kgToLb(1) : w })}
         />
       </Row>
       <h2>Your limits</h2>

@@ -24,7 +24,9 @@ export interface BeatProblem {
 }
 
 export type ReadBeatResult =
-  { ok: true; plan: BeatPlan; notes: string[] } | { ok: false; problems: BeatProblem[] };
+  | { ok: true; plan: BeatPlan; notes: string[] }
+  /** `partial`: what could be read of it, for a draft; null when the header could not. */
+  | { ok: false; problems: BeatProblem[]; partial: BeatPlan | null };
 
 type Json = Record<string, unknown>;
 const isObject = (v: unknown): v is Json =>
@@ -50,7 +52,7 @@ export function readBeat(json: unknown): ReadBeatResult {
     problems.push({ feature, property, message });
   if (!isObject(json) || json.type !== 'FeatureCollection') {
     say(null, 'type', 'This is not a beat file: it must be a GeoJSON FeatureCollection.');
-    return { ok: false, problems };
+    return { ok: false, problems, partial: null };
   }
   if (!isObject(json.pebbleLane)) {
     say(
@@ -58,7 +60,7 @@ export function readBeat(json: unknown): ReadBeatResult {
       'pebbleLane',
       'The header pebbleLane is missing: name, lengthM, slope, bearingDeg, surveyedLevel.',
     );
-    return { ok: false, problems };
+    return { ok: false, problems, partial: null };
   }
   const header = readHeader(json.pebbleLane, say, notes);
   const list = Array.isArray(json.features) ? json.features : null;
@@ -66,7 +68,7 @@ export function readBeat(json: unknown): ReadBeatResult {
   else if (list.length > MAX_FEATURES) {
     say(null, 'features', `features holds ${list.length}; at most ${MAX_FEATURES} are possible.`);
   }
-  if (!header || !list || list.length > MAX_FEATURES) return { ok: false, problems };
+  if (!header || !list || list.length > MAX_FEATURES) return { ok: false, problems, partial: null };
 
   const features: BeatFeature[] = [];
   for (const [index, raw] of list.entries()) {
@@ -79,7 +81,7 @@ export function readBeat(json: unknown): ReadBeatResult {
     checkDepths(plan, say);
   }
   if (problems.length === 0) checkSoundings(plan, say);
-  if (problems.length > 0) return { ok: false, problems };
+  if (problems.length > 0) return { ok: false, problems, partial: plan };
   return { ok: true, plan, notes };
 }
 

@@ -97,6 +97,7 @@ export function SurveyCanvas({
           {plan.features.map((f, i) => (
             <FeatureMark
               key={i}
+              units={units}
               feature={f}
               number={numberOf(plan, i)}
               camera={camera}
@@ -145,6 +146,7 @@ function fitCamera(lengthM: number, width: number, height: number): Camera {
 
 /** What LandLayer does not draw: soundings and tapes with their figures; and a place to take hold of anything. */
 function FeatureMark({
+  units,
   feature,
   number,
   camera,
@@ -152,6 +154,7 @@ function FeatureMark({
   idle,
   onChoose,
 }: {
+  units: UnitSystem;
   feature: BeatFeature;
   number: number;
   camera: Camera;
@@ -181,7 +184,7 @@ function FeatureMark({
         <>
           <circle cx={first[0]} cy={first[1]} r={3} className="sounding-dot" />
           <text x={first[0] + 6} y={first[1] + 4} className="furniture cased">
-            {feature.depthM.toFixed(2)}
+            {formatDepth(feature.depthM, units)}
           </text>
         </>
       )}

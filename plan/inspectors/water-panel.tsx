@@ -8,6 +8,7 @@ import {
   type WaterSummary,
 } from '../../core/water/index';
 import {
+  depthWord,
   formatDepth,
   formatDischarge,
   formatLength,
@@ -25,6 +26,7 @@ const OVERLAY_WORDS: Record<Overlay, string> = {
   seams: 'Seams',
   foam: 'Foam lines',
   leaves: 'Ways of leaves',
+  measured: 'Measured places',
 };
 
 /** What is drawn over the water, one switch each. */
@@ -54,6 +56,7 @@ export function ProbePanel() {
   const probe = usePart((s) => s.probe);
   const flow = usePart((s) => s.flow);
   const units = usePart((s) => s.settings.units);
+  const heightM = usePart((s) => s.settings.anglerHeightM);
   const putDown = () => {
     const line = thalweg(flow!);
     actions.probeAt(line[line.length >> 1]!);
@@ -64,7 +67,7 @@ export function ProbePanel() {
       {probe ? (
         <>
           <strong>
-            {formatDepth(probe.depthM, units)}
+            {formatDepth(probe.depthM, units)}, {depthWord(probe.depthM, heightM)} deep
             {probe.piece && `, ${probe.piece}`}
           </strong>
           . {capital(paceText(probe.paceMps, units))}

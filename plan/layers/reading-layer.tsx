@@ -3,7 +3,8 @@
 import { contours } from 'd3-contour';
 import { memo, useMemo } from 'react';
 import type { Place } from '../../core/grid/index';
-import type { FlowField, Piece, WaterReading } from '../../core/water/index';
+import type { BeatPlan } from '../../core/formats/index';
+import { misfits, type FlowField, type Piece, type WaterReading } from '../../core/water/index';
 import { formatDepth, paceWord, type UnitSystem } from '../../core/units/index';
 import { pageX, pageY, type Camera } from '../camera';
 import { linePath } from '../drawing/shapes';
@@ -24,8 +25,11 @@ export const ReadingLayer = memo(function ReadingLayer({
   camera,
   units,
   keepOff = NOTHING,
+  plan,
 }: {
   flow: FlowField;
+  /** For the measured places; absent where they do not belong to this level. */
+  plan?: BeatPlan;
   reading: WaterReading;
   over: Record<Overlay, boolean>;
   camera: Camera;
@@ -41,6 +45,7 @@ export const ReadingLayer = memo(function ReadingLayer({
       {over.foam && <Lines lines={reading.foam} camera={camera} name="foam" />}
       {over.seams && <Lines lines={reading.seams} camera={camera} name="seam" />}
       {over.leaves && <Leaves reading={reading} camera={camera} />}
+      {over.measured && plan && <Measured plan={plan} flow={flow} camera={camera} units={units} />}
     </g>
   );
 });
@@ -163,6 +168,48 @@ function placeNames(
     }
   }
   return placed;
+}
+
+/** Places closer than this on the page show no figure, px. */
+const FIGURE_PX = 46;
+
+/** Each depth that was taken, and how much deeper (+) or shallower (-) the water solved there is. */
+function Measured({
+  plan,
+  flow,
+  camera,
+  units,
+}: {
+  plan: BeatPlan;
+  flow: FlowField;
+  camera: Camera;
+  units: UnitSystem;
+}) {
+  const all = useMemo(() => misfits(plan, flow), [plan, flow]);
+  const told: { x: number; y: number }[] = [];
+  return (
+    <>
+      {all.map((m, i) => {
+        const off = m.solvedDepthM - m.takenDepthM;
+        const [x, y] = [pageX(camera, m.xM), pageY(camera, m.yM)];
+        const room = told.every((t) => Math.abs(t.x - x) > FIGURE_PX || Math.abs(t.y - y) > 15);
+        if (room) told.push({ x, y });
+        const sign = off < 0 ? '−' : '+';
+        return (
+          <g key={i} transform={`translate(${x} ${y})`} className="measured">
+            <path d={`M0,0V${(-60 * off).toFixed(1)}`} className="measured-bar" />
+            <circle r={2.4} className="leaf-tick" />
+            {room && (
+              <text x={5} y={4} className="furniture small cased">
+                {sign}
+                {formatDepth(Math.abs(off), units)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
 }
 
 function Lines({
