@@ -14,7 +14,7 @@ export default async function config() {
   const dom = await createJestConfig({
     displayName: 'dom',
     testEnvironment: 'jsdom',
-    testMatch: ['<rootDir>/{ui,plan,making}/**/*.test.{ts,tsx}'],
+    testMatch: ['<rootDir>/{ui,plan,making}/**/*.test.{ts,tsx}', '<rootDir>/app/**/*.test.tsx'],
     setupFilesAfterEnv: ['<rootDir>/jest.setup.ts'],
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { beatsInBook, draftsInBook, streamsInBook } from '@/services/index';
+import { ThemeButton } from '@/ui/theme-button';
 import { BeatSketch } from './beat-sketch';
 import { BeatTools, StreamName } from './beat-tools';
 import { BookTools } from './book-tools';
@@ -21,6 +22,9 @@ export default async function StartPage() {
   const empty = shown.length + away.length === 0;
   return (
     <main className="start">
+      <p className="start-top">
+        <ThemeButton />
+      </p>
       <h1>Pebble Lane</h1>
       <p className="lead">
         Where a trout can hold in this water, where you are seen, where to stand, and how long the

@@ -1,10 +1,10 @@
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { beatFromSketch, type Sketch } from '../core/water/index';
 import { FIRST_SKETCH } from './first-beat';
-import { KETTLE_SLOT } from './kettle-slot';
+import { KETTLE_SLOT } from './data/kettle-slot';
 import { DEMO_BEAT_ID } from './names';
-import { TANSY_GLIDE_FILE } from './tansy-glide';
-import { WITHY_BEND_FILE } from './withy-bend';
+import { TANSY_GLIDE_FILE } from './data/tansy-glide';
+import { WITHY_BEND_FILE } from './data/withy-bend';
 
 export interface DemoBeat {
   id: string;

@@ -1,5 +1,5 @@
 import { test, type Page } from '@playwright/test';
-import { inspector, openBeat } from './page';
+import { inspector, openBeat, settled } from './page';
 
 /** docs/screenshots/: one picture of each main view, from the demo. */
 const FOLDER = 'docs/screenshots';
@@ -20,15 +20,34 @@ const theme = (page: Page, t: 'light' | 'dark') =>
   page.addInitScript((v) => localStorage.setItem('theme', v), t);
 
 test('desk', async ({ page }) => {
+  test.setTimeout(300000);
   await theme(page, 'light');
   await page.goto('/');
   await shot(page, 'start');
+  await page.goto('/settings');
+  await shot(page, 'settings');
+  await page.goto('/make/sketch/shot-1?beat=kettle-slot');
+  await page.getByRole('button', { name: /^3 plunge/ }).click();
+  await shot(page, 'sketch');
+  await page.goto('/make/survey/shot-2?beat=withy-bend');
+  await page.getByRole('button', { name: /^Section 5/ }).click();
+  await page.getByRole('button', { name: 'Where to sound next' }).click();
+  await shot(page, 'survey');
   await openBeat(page);
   await page.getByRole('button', { name: 'Show the best lie' }).click();
   await shot(page, 'read');
   await page.getByRole('radio', { name: 'Pace' }).click();
   await page.locator('.plan canvas[data-shows=pace]').waitFor();
   await shot(page, 'read-pace');
+  await page.getByRole('radio', { name: 'Depth' }).click();
+  await page.getByLabel('Beside it, what changes at').selectOption('Thin');
+  await page.getByRole('row', { name: /^Wet/ }).waitFor({ timeout: 120000 });
+  await shot(page, 'read-compare');
+  await page.goto('/b/tansy-glide/read');
+  await settled(page);
+  await page.getByLabel('Pieces').uncheck();
+  for (const over of ['Seams', 'Ways of leaves']) await page.getByLabel(over).check();
+  await shot(page, 'read-leaves');
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
   await page.locator('.ring-line').waitFor();
   await shot(page, 'spot');
@@ -67,6 +86,9 @@ test('phone', async ({ page }) => {
   await theme(page, 'light');
   await openBeat(page);
   await shot(page, 'phone-read');
+  await page.goto('/make/sketch/shot-3?beat=sallow-steps');
+  await page.getByText(/is the discharge that fits/).waitFor();
+  await shot(page, 'phone-sketch');
   await openBeat(page, 'spot?mark=demo-mark-1');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
   await inspector(page).locator('.large').waitFor();

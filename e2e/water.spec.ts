@@ -5,11 +5,11 @@ test('a level that was never solved is solved with progress, can be stopped, and
   page,
 }) => {
   await openBeat(page);
-  await page.getByRole('radio', { name: 'Thin' }).click();
+  await page.getByRole('radio', { name: 'Full' }).click();
   await expect(page.getByText(/Solving the flow: \d+ %/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText(/^Stopped\./)).toBeVisible();
-  // Stopped means stopped: no answer for Thin arrives by itself.
+  // Stopped means stopped: no answer for Full arrives by itself.
   await expect(page.getByRole('button', { name: 'Solve it' })).toBeVisible();
   await page.getByRole('button', { name: 'Solve it' }).click();
   const kept = page.waitForResponse(
@@ -19,10 +19,10 @@ test('a level that was never solved is solved with progress, can be stopped, and
   await settled(page);
   expect((await kept).status()).toBe(200);
   // Opened again, it is there at once.
-  await page.goto(`${BEAT}/read?level=thin`);
+  await page.goto(`${BEAT}/read?level=full`);
   await expect(page.locator('.lie').first()).toBeVisible();
   await expect(page.getByText(/Solving the flow/)).toHaveCount(0);
-  await expect(page.getByText('0.60 m³/s')).toBeVisible();
+  await expect(page.getByText('3.30 m³/s')).toBeVisible();
 });
 
 test('temperature changes the rating, and nonsense is refused with a sentence', async ({

@@ -1,8 +1,11 @@
 'use client';
 
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { Redo2, Undo2 } from 'lucide-react';
+import type { UnitSystem } from '../core/units/index';
 import { Do } from '../ui/parts';
+import { ThemeButton } from '../ui/theme-button';
 import { WordsField } from './fields';
 import { SAVING_WORDS, type Saving } from './use-draft';
 
@@ -14,7 +17,9 @@ export function MakingTop({
   onName,
   onKeep,
   keepWords,
+  units,
 }: {
+  units: UnitSystem;
   what: string;
   draft: {
     streamName: string;
@@ -44,6 +49,8 @@ export function MakingTop({
         <Redo2 size={18} aria-hidden="true" /> Redo
       </button>
       <span className="spring" />
+      <ThemeButton />
+      <UnitsButton units={units} />
       <span role="status" className="saved">
         {SAVING_WORDS[draft.saving]}
       </span>
@@ -51,5 +58,23 @@ export function MakingTop({
         {keepWords}
       </Do>
     </header>
+  );
+}
+
+/** Units are a setting of the whole book. */
+function UnitsButton({ units }: { units: UnitSystem }) {
+  const router = useRouter();
+  const change = async () => {
+    await fetch('/api/v1/settings', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ units: units === 'us' ? 'metric' : 'us' }),
+    }).catch(() => null);
+    router.refresh();
+  };
+  return (
+    <button type="button" className="plain" onClick={() => void change()}>
+      Units {units === 'us' ? 'ft' : 'm'}
+    </button>
   );
 }

@@ -12,7 +12,7 @@ export interface DraftInput<T> {
   body: T;
 }
 
-export type Saving = 'saved' | 'saving' | 'waiting';
+export type Saving = 'untouched' | 'saved' | 'saving' | 'waiting';
 
 /** After the last change, before it is sent, ms. */
 const QUIET_MS = 500;
@@ -33,7 +33,7 @@ export function useDraft<T>(input: DraftInput<T>) {
     begin({ streamName: input.streamName, body: input.body }),
   );
   const [drawn, setDrawn] = useState<T | null>(null);
-  const [saving, setSaving] = useState<Saving>('saved');
+  const [saving, setSaving] = useState<Saving>('untouched');
   const touched = useRef(false);
   const { id, kind, beatId } = input;
   const held = history.present;
@@ -113,6 +113,7 @@ export function useDraft<T>(input: DraftInput<T>) {
 }
 
 export const SAVING_WORDS: Record<Saving, string> = {
+  untouched: '',
   saved: 'Draft saved',
   saving: 'Saving the draft',
   waiting: 'Not saved yet: kept on this device, tried again in a moment',

@@ -1,8 +1,7 @@
 'use client';
 
-import { useTheme } from 'next-themes';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import {
   formatDischarge,
   formatLength,
@@ -10,6 +9,7 @@ import {
   parseTempC,
   tempUnit,
 } from '../core/units/index';
+import { ThemeButton } from '../ui/theme-button';
 import { dayText } from './civil-time';
 import { usePart, useWorkspace } from './context';
 import { ASSUMED_TEMP_C } from './state';
@@ -75,19 +75,6 @@ export function TopLine() {
         Units {units === 'us' ? 'ft, °F' : 'm, °C'}
       </button>
     </header>
-  );
-}
-
-/** The theme is known in the browser only: until then the button says neither. */
-function ThemeButton() {
-  const { resolvedTheme, setTheme } = useTheme();
-  const [mounted, setMounted] = useState(false);
-  useEffect(() => setMounted(true), []);
-  const dim = resolvedTheme === 'dark';
-  return (
-    <button type="button" className="plain" onClick={() => setTheme(dim ? 'light' : 'dark')}>
-      {!mounted ? 'Light' : dim ? 'Noon light' : 'Dusk light'}
-    </button>
   );
 }
 

@@ -1,4 +1,16 @@
-import { eventSchema, idSchema, markSchema, settingsSchema, trySchema } from './schemas';
+import {
+  beatChangeSchema,
+  beatSchema,
+  copySchema,
+  draftSchema,
+  eventSchema,
+  idSchema,
+  markSchema,
+  settingsSchema,
+  solveSchema,
+  streamSchema,
+  trySchema,
+} from './schemas';
 
 const mark = {
   beatId: 'b1',
@@ -67,4 +79,54 @@ it('what is good passes, what is not known is refused', async () => {
       ),
     ),
   ).toContain('2026-06-13');
+});
+
+it.each([
+  [{ name: '  ' }, 'The name is empty; it must be 1 to 120 letters.'],
+  [{ name: 'x'.repeat(121) }, 'The name is longer than 120 letters.'],
+  [{ streamName: 'x'.repeat(81) }, 'The stream is longer than 80 letters.'],
+  [{ putAway: true }, 'accepted'],
+  [{ deleted: false }, 'accepted'],
+])('a change of a beat %# is taken or answered in a sentence', async (body, sentence) => {
+  expect(await messageOf(beatChangeSchema.validate(body))).toBe(sentence);
+});
+
+it('a beat, a draft, a copy, a stream and a solve each name what is missing', async () => {
+  const strict = { strict: true };
+  expect(await messageOf(beatSchema.validate({ stream: '', file: {} }, strict))).toBe(
+    'The stream needs a name.',
+  );
+  expect(await messageOf(beatSchema.validate({ stream: 'Rill' }, strict))).toBe(
+    'The beat file is missing.',
+  );
+  expect(
+    await messageOf(draftSchema.validate({ kind: 'map', streamName: '', body: {} }, strict)),
+  ).toBe('A draft is a sketch or a survey.');
+  expect(await messageOf(draftSchema.validate({ kind: 'sketch', streamName: '' }, strict))).toBe(
+    'The draft is empty.',
+  );
+  expect(
+    await messageOf(draftSchema.validate({ kind: 'sketch', streamName: '', body: {} }, strict)),
+  ).toBe('accepted');
+  expect(await messageOf(copySchema.validate({ newId: 'a b' }, strict))).toMatch(/^The id must be/);
+  expect(await messageOf(streamSchema.validate({}, strict))).toBe('The stream needs a name.');
+  expect(await messageOf(solveSchema.validate({ beatId: 'b1' }, strict))).toBe(
+    'The level is missing.',
+  );
+});
+
+it('a setting that cannot be is answered with what can', async () => {
+  const strict = { strict: true };
+  expect(await messageOf(settingsSchema.validate({ rodM: 9 }, strict))).toBe(
+    'Your rod must be 1 to 5 m long.',
+  );
+  expect(await messageOf(settingsSchema.validate({ solveOn: 'moon' }, strict))).toBe(
+    'Where water is solved is "moon"; it must be one of best, device, server.',
+  );
+  expect(
+    await messageOf(settingsSchema.validate({ methods: { holding: 'luck' } }, strict)),
+  ).toMatch(/^(Where fish hold is "luck"|methods\.)/);
+  expect(await messageOf(settingsSchema.validate({ sharpen: 'when-asked' }, strict))).toBe(
+    'accepted',
+  );
 });

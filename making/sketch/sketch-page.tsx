@@ -103,6 +103,7 @@ export function SketchPage({
       <MakingTop
         what="Sketch"
         draft={draft}
+        units={units}
         name={sketch.name}
         onName={(name) => draft.change((s) => ({ ...s, name }))}
         onKeep={() => void keep()}
@@ -221,6 +222,7 @@ export function SketchPage({
           units={units}
           onKeep={(anglerHeightM) => draft.change((s) => ({ ...s, anglerHeightM }))}
         />
+        <span className="asked-name">Level it was seen at</span>
         <Choice
           label="Level it was seen at"
           value={sketch.surveyedLevel}

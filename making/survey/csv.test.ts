@@ -1,5 +1,5 @@
 import { readBeat, writeBeat, type BeatPlan } from '../../core/formats/index';
-import { TANSY_GLIDE_FILE } from '../../demo/tansy-glide';
+import { TANSY_GLIDE_FILE } from '../../demo/data/tansy-glide';
 import {
   sectionsFromCsv,
   sectionsToCsv,

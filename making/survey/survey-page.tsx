@@ -121,6 +121,7 @@ export function SurveyPage({
       <MakingTop
         what="Survey"
         draft={draft}
+        units={units}
         name={plan.name}
         onName={(name) => draft.change((d) => changeHeader(d, { name }))}
         onKeep={() => void keep()}
@@ -246,6 +247,7 @@ export function SurveyPage({
             onKeep={(v) => draft.change((d) => changeHeader(d, { slope: v / 100 }))}
           />
         </div>
+        <span className="asked-name">Level it was surveyed at</span>
         <Choice
           label="Level it was surveyed at"
           value={plan.surveyedLevel}

@@ -1,4 +1,4 @@
-import type { Sketch } from '../core/water/index';
+import type { Sketch } from '../../core/water/index';
 
 /** The demo's third beat, a sketch: a plunge pool below a slot of bedrock, told in words and floats. */
 export const KETTLE_SLOT: Sketch = {

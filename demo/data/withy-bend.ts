@@ -1,4 +1,4 @@
-import { area, boulder, bush, feature, line, point, section, sounding, tree } from './beat-file';
+import { area, boulder, bush, feature, line, point, section, sounding, tree } from '../beat-file';
 
 /**
  * The demo's fourth beat, surveyed: a meadow bend, deep on the outside (true right), with weed, a
