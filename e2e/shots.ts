@@ -9,7 +9,7 @@ const shot = async (page: Page, name: string) => {
   // The canvas is painted by a worker: wait until it shows what the key says.
   await page.waitForFunction(
     () =>
-      !document.querySelector('.plan') ||
+      !document.querySelector('.workspace .plan') ||
       ['depth', 'pace'].includes(
         document.querySelector<HTMLElement>('.plan canvas')?.dataset.shows ?? '',
       ),
