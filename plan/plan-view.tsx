@@ -117,7 +117,7 @@ export function PlanView({
         <MarksLayer camera={camera} />
         {step === 'read' && <ProbeLayer camera={camera} />}
         {flow && !flow.calibrated && step === 'read' && (
-          <text x={16} y={height - (width < 500 ? 32 : 12)} className="furniture cased">
+          <text x={16} y={72} className="furniture cased">
             uncalibrated, pace ±10 %
           </text>
         )}
