@@ -1,7 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { readBeat, writeBeat, type BeatPlan } from '../../core/formats/index';
 import {
   beatFromSketch,
@@ -13,19 +12,18 @@ import {
   type SketchThing,
 } from '../../core/water/index';
 import { formatDischarge, type UnitSystem } from '../../core/units/index';
-import { openingCamera, pageX, pageY, worldX, worldY, type Camera } from '../../plan/camera';
+import { pageX, pageY, type Camera } from '../../plan/camera';
 import { clientId } from '../../plan/client-id';
 import { useDrag } from '../../plan/use-drag';
-import { usePanZoom } from '../../plan/use-pan-zoom';
-import { useSize } from '../../plan/use-size';
-import { Choice, Do } from '../../ui/parts';
+import { Choice } from '../../ui/parts';
 import { BeatDrawing } from '../beat-drawing';
 import { LengthField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';
 import { PlacePanel } from '../place-panel';
-import { saveBeat } from '../save-beat';
 import { useDraft, useUndoKeys, type DraftInput } from '../use-draft';
+import { useKeep } from '../use-keep';
+import { useSheet } from '../use-sheet';
 import { PieceList } from './piece-list';
 import {
   addPiece,
@@ -48,14 +46,12 @@ export function SketchPage({
   draft: DraftInput<Sketch>;
   units: UnitSystem;
 }) {
-  const router = useRouter();
   const draft = useDraft(input);
   const sketch = draft.body;
   useUndoKeys(draft.undo, draft.redo);
   const [chosen, setChosen] = useState<string | null>(null);
   const [thingId, setThingId] = useState<string | null>(null);
   const [dropping, setDropping] = useState<SketchThing['kind'] | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
   const problems = useMemo(() => sketchProblems(sketch), [sketch]);
   const built = useMemo(() => beatFromSketch(sketch), [sketch]);
   // What was chosen may have been taken back since.
@@ -75,29 +71,11 @@ export function SketchPage({
     setThingId(id);
     setDropping(null);
   };
-  const keep = async () => {
-    if (!built.ok) {
-      setRefusal(built.problems.map((p) => p.message).join('\n'));
-      return;
-    }
-    if (draft.streamName.trim() === '') {
-      setRefusal('Stream "" is empty. Give the stream a name first.');
-      return;
-    }
-    const id = input.beatId ?? input.id;
-    const problem = await saveBeat(id, {
-      stream: draft.streamName,
-      file: writeBeat(built.plan),
-      madeFrom: { kind: 'sketch', sketch },
-      draftId: input.id,
-    });
-    if (problem) {
-      setRefusal(problem);
-      return;
-    }
-    draft.forget();
-    router.push(`/b/${id}/read`);
-  };
+  const { keep, keepWords, refusal } = useKeep(input, draft, () =>
+    built.ok
+      ? { file: writeBeat(built.plan), madeFrom: { kind: 'sketch', sketch } }
+      : { missing: built.problems.map((p) => p.message).join('\n') },
+  );
   return (
     <main className="making">
       <MakingTop
@@ -106,14 +84,10 @@ export function SketchPage({
         units={units}
         name={sketch.name}
         onName={(name) => draft.change((s) => ({ ...s, name }))}
-        onKeep={() => void keep()}
-        keepWords={input.beatId ? 'Keep the change and read it' : 'Make the beat and read it'}
+        onKeep={keep}
+        keepWords={keepWords}
       />
-      {refusal && (
-        <p role="alert" className="refusal">
-          {refusal} <Do onClick={() => setRefusal(null)}>Done</Do>
-        </p>
-      )}
+      {refusal}
       <SketchDrawing
         sketch={sketch}
         built={built}
@@ -282,27 +256,11 @@ function SketchDrawing({
   onThing: (id: string) => void;
   onMove: (next: Sketch, dragging: boolean) => void;
 }) {
-  const [box, { width, height }] = useSize<HTMLDivElement>();
   const plan = built.ok ? built.plan : EMPTY;
-  const [moved, setMoved] = useState<Camera | null>(null);
-  const fitted = useMemo(
-    () => fittedCamera(plan.lengthM, width, height),
-    [plan.lengthM, width, height],
-  );
-  const camera = moved ?? fitted;
-  const svg = useRef<SVGSVGElement>(null);
-  const setCamera = useCallback(
-    (change: (c: Camera) => Camera) => setMoved((c) => change(c ?? fitted)),
-    [fitted],
-  );
-  const hold = usePanZoom(svg, setCamera);
+  const { box, width, height, camera, svg, placeOf, hasMoved } = useSheet(plan.lengthM);
   const onClick = (event: React.MouseEvent<SVGSVGElement>) => {
-    if (!dropping || hold.current.moved) return;
-    const area = event.currentTarget.getBoundingClientRect();
-    const at = onStream(sketch, {
-      xM: worldX(camera, event.clientX - area.left),
-      yM: worldY(camera, event.clientY - area.top),
-    });
+    if (!dropping || hasMoved()) return;
+    const at = onStream(sketch, placeOf(event));
     if (at) onDrop(at);
   };
   return (
@@ -342,12 +300,6 @@ function SketchDrawing({
       )}
     </div>
   );
-}
-
-function fittedCamera(lengthM: number, width: number, height: number): Camera {
-  const camera = openingCamera(lengthM, 0, width, height);
-  const scale = Math.min(60, (width - 20) / lengthM);
-  return { ...camera, scale, leftM: -10 / scale, topM: height / scale / 2 };
 }
 
 /** A piece shorter than this on the page has its number only, px. */

@@ -1,16 +1,15 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { shapePlaces, type BeatFeature } from '../../core/formats/index';
 import type { Place } from '../../core/grid/index';
 import type { SurveyDoubt } from '../../core/water/index';
 import { formatDepth, type UnitSystem } from '../../core/units/index';
-import { openingCamera, pageX, pageY, worldX, worldY, type Camera } from '../../plan/camera';
+import { pageX, pageY, type Camera } from '../../plan/camera';
 import { linePath } from '../../plan/drawing/shapes';
 import { useDrag } from '../../plan/use-drag';
-import { usePanZoom } from '../../plan/use-pan-zoom';
-import { useSize } from '../../plan/use-size';
 import { BeatDrawing } from '../beat-drawing';
+import { useSheet } from '../use-sheet';
 import { FEATURE_NAMES, moveCorner, numberOf, type SurveyDraft } from './survey-draft';
 import type { ToolState } from './tools';
 
@@ -37,28 +36,9 @@ export function SurveyCanvas({
   onMoveCorner: (index: number, feature: BeatFeature, dragging: boolean) => void;
 }) {
   const { plan, photo } = draft;
-  const [box, { width, height }] = useSize<HTMLDivElement>();
-  const [moved, setMoved] = useState<Camera | null>(null);
-  const fitted = useMemo(
-    () => fitCamera(plan.lengthM, width, height),
-    [plan.lengthM, width, height],
-  );
-  const camera = moved ?? fitted;
-  const svg = useRef<SVGSVGElement>(null);
-  const setCamera = useCallback(
-    (change: (c: Camera) => Camera) => setMoved((c) => change(c ?? fitted)),
-    [fitted],
-  );
-  const hold = usePanZoom(svg, setCamera);
+  const { box, width, height, camera, svg, placeOf, hasMoved } = useSheet(plan.lengthM);
   const [pointer, setPointer] = useState<Place | null>(null);
   const taking = tool !== null || scaling !== null;
-  const placeOf = (event: { clientX: number; clientY: number; currentTarget: Element }): Place => {
-    const area = event.currentTarget.getBoundingClientRect();
-    return {
-      xM: worldX(camera, event.clientX - area.left),
-      yM: worldY(camera, event.clientY - area.top),
-    };
-  };
   useEffect(() => {
     if (!tool) setPointer(null);
   }, [tool]);
@@ -75,7 +55,7 @@ export function SurveyCanvas({
           svgRef={svg}
           placing={taking}
           onClick={(e) => {
-            if (hold.current.moved) return;
+            if (hasMoved()) return;
             if (taking) onTap(placeOf(e));
             else if (e.target === e.currentTarget) onChoose(null);
           }}
@@ -132,16 +112,6 @@ export function SurveyCanvas({
       )}
     </div>
   );
-}
-
-function fitCamera(lengthM: number, width: number, height: number): Camera {
-  const scale = Math.min(60, Math.max(4, (width - 40) / lengthM));
-  return {
-    ...openingCamera(lengthM, 0, width, height),
-    scale,
-    leftM: -20 / scale,
-    topM: height / scale / 2,
-  };
 }
 
 /** What LandLayer does not draw: soundings and tapes with their figures; and a place to take hold of anything. */

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { joinBank, shapePlaces, writeBeat, type BeatFeature } from '../../core/formats/index';
 import type { Place } from '../../core/grid/index';
@@ -11,8 +10,8 @@ import { LengthField, PlainField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';
 import { PlacePanel } from '../place-panel';
-import { saveBeat } from '../save-beat';
 import { useDraft, useUndoKeys, type DraftInput } from '../use-draft';
+import { useKeep } from '../use-keep';
 import { AskFields } from './ask-fields';
 import { CsvPanel } from './csv-panel';
 import { PhotoPanel } from './photo-panel';
@@ -48,7 +47,6 @@ export function SurveyPage({
   draft: DraftInput<SurveyDraft>;
   units: UnitSystem;
 }) {
-  const router = useRouter();
   const draft = useDraft(input);
   const { body } = draft;
   const { plan } = body;
@@ -57,7 +55,6 @@ export function SurveyPage({
   const [tool, setTool] = useState<ToolState | null>(null);
   const [scaling, setScaling] = useState<Place[] | null>(null);
   const [showDoubt, setShowDoubt] = useState(false);
-  const [refusal, setRefusal] = useState<string | null>(null);
   const { problems, notes } = useMemo(() => surveyProblems(body), [body]);
   const doubt = useMemo(() => (showDoubt ? doubtOf(body) : null), [showDoubt, body]);
   const feature = chosen === null ? null : (plan.features[chosen] ?? null);
@@ -91,31 +88,13 @@ export function SurveyPage({
     onBack: () => setTool((t) => t && backOne(t)),
     onEnd: end,
   });
-  const keep = async () => {
-    if (problems.length > 0) {
-      setRefusal(
-        `The draft is kept, but it is no beat yet:\n${problems.map((p) => p.message).join('\n')}`,
-      );
-      return;
-    }
-    if (draft.streamName.trim() === '') {
-      setRefusal('Stream "" is empty. Give the stream a name first.');
-      return;
-    }
-    const id = input.beatId ?? input.id;
-    const problem = await saveBeat(id, {
-      stream: draft.streamName,
-      file: writeBeat(plan),
-      madeFrom: { kind: 'survey', photo: body.photo },
-      draftId: input.id,
-    });
-    if (problem) {
-      setRefusal(problem);
-      return;
-    }
-    draft.forget();
-    router.push(`/b/${id}/read`);
-  };
+  const { keep, keepWords, refusal } = useKeep(input, draft, () =>
+    problems.length === 0
+      ? { file: writeBeat(plan), madeFrom: { kind: 'survey', photo: body.photo } }
+      : {
+          missing: `The draft is kept, but it is no beat yet:\n${problems.map((p) => p.message).join('\n')}`,
+        },
+  );
   return (
     <main className="making">
       <MakingTop
@@ -124,14 +103,10 @@ export function SurveyPage({
         units={units}
         name={plan.name}
         onName={(name) => draft.change((d) => changeHeader(d, { name }))}
-        onKeep={() => void keep()}
-        keepWords={input.beatId ? 'Keep the change and read it' : 'Make the beat and read it'}
+        onKeep={keep}
+        keepWords={keepWords}
       />
-      {refusal && (
-        <p role="alert" className="refusal">
-          {refusal} <Do onClick={() => setRefusal(null)}>Done</Do>
-        </p>
-      )}
+      {refusal}
       <p className="at-the-table">
         A survey is drawn at the table, on a wider screen. Sketch and quick notes work here.
       </p>
