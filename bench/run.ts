@@ -3,8 +3,16 @@ import { TOTAL_PER_FORK } from '../core/fish/index';
 import { rateLies } from '../core/lies/index';
 import { createScene, fishView, sightRing } from '../core/sight/index';
 import { planStalk } from '../core/stalk/index';
-import { createFlowRun, solveShallowWater } from '../core/water/index';
-import { firstBeat } from '../demo/first-beat';
+import {
+  beatFromSketch,
+  calibrate,
+  createFlowRun,
+  misfits,
+  readWater,
+  solveShallowWater,
+} from '../core/water/index';
+import { demoBeats } from '../demo/beats';
+import { FIRST_SKETCH, firstBeat } from '../demo/first-beat';
 
 /** Measures the models on this machine. Targets are the study's; a miss is said, not failed. */
 interface Figure {
@@ -63,14 +71,37 @@ function cellStep(): number {
 say('solver, one cell and step (200 x 50, all wet)', cellStep(), 'ns', 180);
 
 const plan = firstBeat();
+const { dischargeM3s } = plan.levels.find((l) => l.name === plan.surveyedLevel)!;
 const began = performance.now();
-const run = createFlowRun(plan, { dischargeM3s: 1.6 });
+const run = createFlowRun(plan, { dischargeM3s });
 let coarseMs = 0;
 while (!run.advance(40)) if (coarseMs === 0 && run.coarse()) coarseMs = performance.now() - began;
-say('demo beat, first (coarse) picture', coarseMs / 1000, 's', 1.5);
-say('demo beat, .2 m answer', (performance.now() - began) / 1000, 's', 10);
+say('demo beat, first (coarse) picture', coarseMs / 1000, 's', 1);
+say('demo beat, .2 m answer', (performance.now() - began) / 1000, 's', 5);
 const flow = run.result();
 say('demo beat, mass error', flow.massError, '', 0.001);
+
+say(
+  'what the eye reads: pieces, seams, foam, leaves',
+  time(3, 1, () => void readWater(flow)),
+  'ms',
+);
+say(
+  'a sketch built anew (each key while it is told)',
+  time(5, 3, () => void beatFromSketch(FIRST_SKETCH)),
+  'ms',
+  16,
+);
+const glide = demoBeats()[1]!.plan;
+say(
+  'misfit at 67 places',
+  time(5, 3, () => void misfits(glide, flow)),
+  'ms',
+  16,
+);
+const fitted = performance.now();
+calibrate(glide);
+say('calibration, 24 speeds', (performance.now() - fitted) / 1000, 's');
 
 const trout = { species: 'brown', forkLengthCm: 25 / TOTAL_PER_FORK, waterTempC: 11 } as const;
 say(
