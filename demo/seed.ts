@@ -25,7 +25,7 @@ async function seed(): Promise<void> {
   const level = first.levels.find((l) => l.name === first.surveyedLevel)!;
   const hash = flowInputHash(first, level.dischargeM3s);
   if ((await cachedFlow(hash)).ok) return;
-  console.log('Solving the flow of the first demo beat once: usually 10 to 20 seconds.');
+  console.log('Solving the flow of the first demo beat once: usually 15 to 30 seconds.');
   const flow = solveFlow(first, { dischargeM3s: level.dischargeM3s });
   await keepFlow(DEMO_BEAT_ID, hash, encodeFlow(flow));
 }
