@@ -11,6 +11,8 @@ import {
   territoryM2,
   appetiteJph,
   ASSIMILATED,
+  turbidityFactor,
+  VMAX_HUGHES_DILL,
 } from './index';
 
 describe('standard weight', () => {
@@ -40,11 +42,16 @@ describe('energy', () => {
       6,
     );
   });
+  it('stained water shortens it (Barrett et al. 1992), evenly between what was measured', () => {
+    expect([0, 15, 30].map(turbidityFactor)).toEqual([1, 0.8, 0.45]);
+    expect(turbidityFactor(22.5)).toBeCloseTo(0.625, 9);
+    expect(turbidityFactor(60)).toBeLessThan(turbidityFactor(30));
+  });
   it('reaction distance (Hughes & Dill 1990)', () => {
     expect(reactionDistanceCm(5, 20)).toBeCloseTo(58.9, 2);
     expect(reactionDistanceCm(8, 30)).toBeCloseTo(95.76, 2);
     // Lateral reach at 30 cm/s: RD sqrt(1 - (V/Vmax)^2), Vmax from memory.
-    const vmax = fastestFeedingMps(20, 11) * 100;
+    const vmax = fastestFeedingMps(20, 11, VMAX_HUGHES_DILL) * 100;
     expect(vmax).toBeCloseTo(64.01, 1);
     expect(reactionDistanceCm(3, 20) * Math.sqrt(1 - (30 / vmax) ** 2)).toBeCloseTo(31.22, 1);
   });

@@ -9,6 +9,7 @@ export {
 export {
   appetiteJph,
   ASSIMILATED,
+  borrowsFromBrown,
   fastestFeedingMps,
   fishBody,
   greatestIntakeCalPerDay,
@@ -17,6 +18,8 @@ export {
   respirationGO2,
   swimmingPower,
   territoryM2,
+  turbidityFactor,
+  VMAX_HUGHES_DILL,
   type FishBody,
 } from './energy';
 export { depthSuitability, oxygenSaturationMgL, temperatureSuitability } from './suitability';

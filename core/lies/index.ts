@@ -1,12 +1,41 @@
 /** Lies: where a trout can hold, rated by four needs, each with its reasons. */
+
+// The rating of a whole water.
 export {
   rateLies,
+  expectedFish,
   headingAt,
+  type ExpectedFish,
   type Lie,
   type LieField,
   type Needs,
+  type NoLies,
   type RateOptions,
 } from './rate-lies';
+export { fishProblems, FISH_RANGE, type FishOptions, type PreyMix, type Season } from './fish-day';
+export { METHODS, type Method, type WeighedName } from './methods';
 export { waterForFish, type WaterForFish } from './water-for-fish';
 export { boulderIsSolved, LEAST_CELLS_ACROSS, LIE_KINDS, type LieKind } from './kinds';
 export { GUESS } from './guesses';
+
+// What is asked of a rating.
+export { methodDifference, type MethodDifference, type Parting } from './method-difference';
+export { sensitivity, DOUBT, type Input, type PlaceSensitivity } from './sensitivity';
+export { whatIf, type WhatIf } from './what-if';
+export { compareDays, type DayChange, type RatedDay } from './compare-days';
+
+// One place, as told.
+export {
+  quickRead,
+  COLOUR_NTU,
+  QUICK_COLOURS,
+  QUICK_COVERS,
+  QUICK_EDGES,
+  QUICK_RANGE,
+  type Advice,
+  type QuickAnswers,
+  type QuickColour,
+  type QuickCover,
+  type QuickEdge,
+  type QuickReading,
+} from './quick-read';

@@ -1,5 +1,7 @@
+import { distanceTransform, distanceToPolyline, pointInPolygon, type Place } from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
-import { SOLID } from '../water/index';
+import { classifyPieces, foamLines, SOLID, type Pieces } from '../water/index';
+import { GUESS } from './guesses';
 import type { WaterForFish } from './water-for-fish';
 
 export const LIE_KINDS = [
@@ -68,25 +70,109 @@ export function boulderAt(plan: BeatPlan, water: WaterForFish, k: number): Bould
   return best;
 }
 
+/** What names a place, beside its own cell: made once a water, since none of it depends on the fish. */
+export interface Surroundings {
+  pieces: Pieces;
+  /** Distance to the nearest foam line, to weed (0 inside it), m. */
+  toFoamM: Float64Array;
+  toWeedM: Float64Array;
+  slabs: Place[][];
+}
+
+const made = new WeakMap<WaterForFish, Surroundings>();
+
+export function surroundings(plan: BeatPlan, water: WaterForFish): Surroundings {
+  const known = made.get(water);
+  if (known) return known;
+  const { flow } = water;
+  const cells = flow.nx * flow.ny;
+  const metres = (mask: Uint8Array) =>
+    distanceTransform(flow.nx, flow.ny, mask).map((d) => d * flow.cellM);
+  const foam = new Uint8Array(cells);
+  for (const ridge of foamLines(flow)) {
+    for (const p of ridge.places) {
+      const i = Math.round((p.xM - flow.x0M) / flow.cellM);
+      const j = Math.round((p.yM - flow.y0M) / flow.cellM);
+      if (i >= 0 && j >= 0 && i < flow.nx && j < flow.ny) foam[j * flow.nx + i] = 1;
+    }
+  }
+  const weed = new Uint8Array(cells);
+  const rings = (list: { shape: BeatPlan['features'][number]['shape'] }[]) =>
+    list.flatMap((f) => (f.shape.type === 'Polygon' ? [f.shape.ring] : []));
+  const beds = rings(featuresOf(plan, 'weed'));
+  for (let k = 0; k < cells && beds.length > 0; k++) {
+    if (beds.some((ring) => pointInPolygon(placeOf(water, k), ring))) weed[k] = 1;
+  }
+  const all: Surroundings = {
+    pieces: classifyPieces(flow),
+    toFoamM: metres(foam),
+    toWeedM: metres(weed),
+    slabs: rings(featuresOf(plan, 'bed').filter((b) => b.material === 'slab')),
+  };
+  made.set(water, all);
+  return all;
+}
+
+function placeOf(water: WaterForFish, k: number): Place {
+  const { nx, cellM, x0M, y0M } = water.flow;
+  const i = k % nx;
+  return { xM: x0M + i * cellM, yM: y0M + ((k - i) / nx) * cellM };
+}
+
+/** Bounds of the names below, m and per second (our guesses). */
+const NEAR = {
+  undercutM: 0.7,
+  logM: 1,
+  ledgeFootM: 1.5,
+  weedM: 0.6,
+  foamM: 0.4,
+  slabM: 0.6,
+  marginM: 0.9,
+  tailLipM: 2,
+} as const;
+const SEAM = { shear: 0.5, pace: 0.2, tongueFroude: 0.3 } as const;
+const DEPRESSION = { over: 1.25, roundM: 2 } as const;
+const FOAM_PACE = 0.1;
+
 /** Kind of a lie by the geometry round it. Order matters: what a person would name first. */
 export function kindAt(plan: BeatPlan, water: WaterForFish, k: number): LieKind {
   const { flow } = water;
-  const { nx, cellM } = flow;
+  const around = surroundings(plan, water);
   const depth = flow.depthM[k]!;
   const boulder = boulderAt(plan, water, k);
+  const patch = around.pieces.ofCell[k]!;
+  const piece = patch < 0 ? null : around.pieces.pieces[patch]!;
+  const pace = water.pace[k]!;
+  if (water.spring && water.spring.share[k]! > GUESS.springMouth) return 'spring-mouth';
   if (flow.u[k]! > 0.03 && !(boulder && boulder.aheadD < 0)) return 'eddy';
-  if (water.toBankM[k]! < 0.7 && water.cover[k]! > 0.7) return 'undercut';
-  if (nearSolid(water, k, SOLID.log, 1)) return 'log';
-  if (boulder && boulderIsSolved(boulder.diameterM, cellM))
+  if (water.toBankM[k]! < NEAR.undercutM && water.cover[k]! > 0.7) return 'undercut';
+  if (nearSolid(water, k, SOLID.log, NEAR.logM)) return 'log';
+  if (boulder && boulderIsSolved(boulder.diameterM, flow.cellM))
     return boulder.aheadD > 0 ? 'cushion' : 'pocket';
+  if (piece?.kind === 'plunge') return 'plunge';
+  const ahead = ledgeAhead(plan, placeOf(water, k).xM);
+  if (ahead !== null && ahead < NEAR.ledgeFootM) return 'ledge-foot';
+  const weed = around.toWeedM[k]!;
+  if (weed > 0 && weed < NEAR.weedM) return 'weed-lane';
   if (water.cover[k]! > 0.45) return 'overhang';
-  const ahead = ledgeAhead(plan, flow.x0M + (k % nx) * cellM);
-  if (ahead !== null && ahead < 1.5) return 'ledge-foot';
   const shear = shearAt(water, k);
-  if (shear > 0.5 && water.pace[k]! > 0.2) return water.froude[k]! > 0.3 ? 'tongue-edge' : 'seam';
-  if (depth > 1.25 * meanDepthRound(water, k, 2)) return 'depression';
-  if (water.toBankM[k]! < 0.9) return 'margin';
+  if (shear > SEAM.shear && pace > SEAM.pace)
+    return water.froude[k]! > SEAM.tongueFroude ? 'tongue-edge' : 'seam';
+  if (around.toFoamM[k]! < NEAR.foamM && pace > FOAM_PACE) return 'foam-line';
+  if (nearSlab(around, placeOf(water, k))) return 'slab-v';
+  if (depth > DEPRESSION.over * meanDepthRound(water, k, DEPRESSION.roundM)) return 'depression';
+  if (piece?.kind === 'tail' && placeOf(water, k).xM - piece.xMinM < NEAR.tailLipM)
+    return 'tail-lip';
+  if (water.toBankM[k]! < NEAR.marginM) return 'margin';
   return 'run';
+}
+
+/** Beside a slab, off its stone: the V of gravel that current cuts along it. */
+function nearSlab(around: Surroundings, place: Place): boolean {
+  return around.slabs.some(
+    (ring) =>
+      !pointInPolygon(place, ring) && distanceToPolyline(place, [...ring, ring[0]!]) < NEAR.slabM,
+  );
 }
 
 function nearSolid(water: WaterForFish, k: number, kind: number, reachM: number): boolean {

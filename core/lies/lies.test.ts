@@ -1,7 +1,8 @@
 import type { BeatFeature, BeatPlan } from '../formats/index';
 import { madeFlow } from '../cast/test-waters';
 import { boulderIsSolved, rateLies, waterForFish, type RateOptions } from './index';
-import { canHold, createPlaceNeeds, fishToday, placeNeedsInto } from './needs';
+import { fishDay, fishToday } from './fish-day';
+import { canHold, createPlaceNeeds, placeNeedsInto, rated } from './needs';
 import { settleTracer } from '../water/index';
 
 const line = (...points: [number, number][]) => ({
@@ -32,8 +33,12 @@ const cellAt = (x: number, y: number) =>
 
 describe('needs in a tongue (common practice)', () => {
   const water = waterForFish(plan(), tongue);
-  const fish = fishToday('brown', 24, 11, 0);
-  const rate = (y: number) => placeNeedsInto(water, fish, cellAt(0, y), createPlaceNeeds());
+  const needsOf = (y: number, more: Partial<RateOptions> = {}) =>
+    placeNeedsInto(water, fishDay(water, { ...TROUT, ...more }), cellAt(0, y), createPlaceNeeds());
+  const rate = (y: number) => {
+    const n = needsOf(y);
+    return { ...n, rating: rated(n, 'energy-budget') };
+  };
   it('the edge outranks both the middle and the dead slack', () => {
     const edge = Math.max(...[1.4, 1.8, 2.2, 2.6].map((y) => rate(y).rating));
     expect(edge).toBeGreaterThan(rate(0).rating);
@@ -53,13 +58,10 @@ describe('needs in a tongue (common practice)', () => {
     }
   });
   it('a large fish asks for more shelter, and none holds where it has no depth', () => {
-    const large = fishToday('brown', 45, 11, 0);
-    expect(placeNeedsInto(water, large, cellAt(0, 2), createPlaceNeeds()).shelter).toBeLessThan(
-      rate(2).shelter,
-    );
+    expect(needsOf(2, { forkLengthCm: 45 }).shelter).toBeLessThan(rate(2).shelter);
     const shallow = madeFlow(() => -0.3);
     shallow.depthM.fill(0.08);
-    expect(canHold(waterForFish(plan(), shallow), fish, 500)).toBe(false);
+    expect(canHold(waterForFish(plan(), shallow), fishToday(TROUT), 500)).toBe(false);
   });
   it('mirrors: the same rating on the other side', () => {
     expect(rate(2.1).rating).toBeCloseTo(rate(-2.1).rating, 6);
@@ -67,18 +69,18 @@ describe('needs in a tongue (common practice)', () => {
 });
 
 describe('by temperature', () => {
-  const rated = (waterTempC: number) => rateLies(plan(), tongue, { ...TROUT, waterTempC });
+  const rateAt = (waterTempC: number) => rateLies(plan(), tongue, { ...TROUT, waterTempC });
   it('a warm, still place has less air than a cool one', () => {
     const air = (tempC: number) => {
-      const fish = fishToday('brown', 24, tempC, 600);
-      return placeNeedsInto(waterForFish(plan(), tongue), fish, cellAt(0, 3), createPlaceNeeds())
-        .oxygen;
+      const water = waterForFish(plan(), tongue);
+      const day = fishDay(water, { ...TROUT, waterTempC: tempC, altitudeM: 600 });
+      return placeNeedsInto(water, day, cellAt(0, 3), createPlaceNeeds()).oxygen;
     };
     expect(air(21)).toBeLessThan(air(12));
   });
-  it('nothing rates in water no trout can bear', () => {
-    expect(rated(28).lies.length).toBe(0);
-    expect(rated(12).lies.length).toBeGreaterThan(0);
+  it('little rates in water that kills trout, and warmer than that is asked back', () => {
+    expect(rateAt(25).lies[0]?.rating ?? 0).toBeLessThan(rateAt(12).lies[0]!.rating / 2);
+    expect(() => rateAt(28)).toThrow('Water of 28 °C is outside 0 to 25 °C.');
   });
   it('brook trout suffer from warmth before brown', () => {
     const best = (species: 'brown' | 'brook') =>

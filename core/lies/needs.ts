@@ -1,92 +1,21 @@
 import { clamp } from '../grid/index';
-import {
-  appetiteJph,
-  ASSIMILATED,
-  depthSuitability,
-  fastestFeedingMps,
-  fishBody,
-  holdingCost,
-  oxygenSaturationMgL,
-  reactionDistanceCm,
-  swimmingPower,
-  temperatureSuitability,
-  type FishBody,
-  type Species,
-} from '../fish/index';
-import { noseSpeedMps, NOSE_HEIGHT_PER_LENGTH } from '../water/index';
+import { ASSIMILATED, depthSuitability, holdingCost } from '../fish/index';
+import { noseSpeedMps } from '../water/index';
+import type { FishDay, FishToday } from './fish-day';
 import { GUESS } from './guesses';
+import { ratingOf, type Method, type Weighed } from './methods';
 import { LAYERS, type WaterForFish } from './water-for-fish';
 
-/** A fish on a day: everything that does not change from place to place. */
-export interface FishToday {
-  body: FishBody;
-  tempC: number;
-  leastDepthM: number;
-  noseHeightM: number;
-  restCostJph: number;
-  appetiteJph: number;
-  /** What it can spend, J/h. */
-  powerJph: number;
-  vmaxMps: number;
-  /** Squares of the reaction distances, m2, and the energy of a cubic metre of drift, J, one a prey. */
-  reactionM2: Float64Array;
-  preyJPerM3: Float64Array;
-  swimming: number;
-  temperature: number;
-  saturationMgL: number;
-  oxygenNeededMgL: number;
-  shelterExponent: number;
-}
-
-export function fishToday(
-  species: Species,
-  forkLengthCm: number,
-  tempC: number,
-  altitudeM: number,
-): FishToday {
-  const body = fishBody(species, forkLengthCm);
-  const restCostJph = holdingCost(species, body.weightG, tempC, 0);
-  const appetite = appetiteJph(species, body.weightG, tempC);
-  const swimming = swimmingPower(tempC);
-  return {
-    body,
-    tempC,
-    leastDepthM: Math.max(
-      GUESS.leastDepthM,
-      GUESS.depthBaseM + GUESS.depthPerLength * body.lengthM,
-    ),
-    noseHeightM: NOSE_HEIGHT_PER_LENGTH * body.lengthM,
-    restCostJph,
-    appetiteJph: appetite,
-    powerJph: Math.max(ASSIMILATED * appetite, 1.4 * restCostJph),
-    vmaxMps: fastestFeedingMps(forkLengthCm, tempC),
-    reactionM2: Float64Array.from(
-      GUESS.prey,
-      (p) => (reactionDistanceCm(p.mm, forkLengthCm) / 100) ** 2,
-    ),
-    preyJPerM3: Float64Array.from(GUESS.prey, (p) => p.perM3 * p.j),
-    swimming,
-    temperature: temperatureSuitability(species, tempC),
-    saturationMgL: oxygenSaturationMgL(tempC, altitudeM),
-    oxygenNeededMgL: 6 + 0.35 * Math.max(0, tempC - 10),
-    shelterExponent: (body.totalLengthCm / 25) ** 0.8 * swimming ** -1.5,
-  };
-}
-
 /** What one place offers this fish. Paces m/s, energies J/h, needs 0-1. */
-export interface PlaceNeeds {
+export interface PlaceNeeds extends Weighed {
   noseMps: number;
   bestWithinReachMps: number;
   fluxJph: number;
   intakeJph: number;
   costJph: number;
   profitJph: number;
-  food: number;
-  ease: number;
-  shelter: number;
-  oxygen: number;
-  profit: number;
-  rating: number;
+  oxygenMgL: number;
+  temperature: number;
 }
 
 const BIN_M = 0.1;
@@ -100,16 +29,17 @@ export function createPlaceNeeds(): PlaceNeeds {
     intakeJph: 0,
     costJph: 0,
     profitJph: 0,
+    oxygenMgL: 0,
+    temperature: 0,
     food: 0,
     ease: 0,
     shelter: 0,
     oxygen: 0,
     profit: 0,
-    rating: 0,
   };
 }
 
-/** Too shallow for the body, or dry. */
+/** False where it is dry or too shallow for the body. */
 export function canHold(water: WaterForFish, fish: FishToday, k: number): boolean {
   return water.open[k] === 1 && water.flow.depthM[k]! >= fish.leastDepthM;
 }
@@ -117,36 +47,62 @@ export function canHold(water: WaterForFish, fish: FishToday, k: number): boolea
 /** Evaluates cell `k`, which must hold (`canHold`), into `out`. */
 export function placeNeedsInto(
   water: WaterForFish,
-  fish: FishToday,
+  day: FishDay,
+  k: number,
+  out: PlaceNeeds,
+): PlaceNeeds {
+  driftWithinReachInto(water, day.at(k), k, out);
+  return needsFromDriftInto(water, day, k, out);
+}
+
+/** The same, with `fluxJph` and `bestWithinReachMps` of `out` already known. */
+export function needsFromDriftInto(
+  water: WaterForFish,
+  day: FishDay,
   k: number,
   out: PlaceNeeds,
 ): PlaceNeeds {
   const { flow } = water;
+  const fish = day.at(k);
   const depth = flow.depthM[k]!;
-  const d84 = flow.d84M[k]!;
   const { body } = fish;
-  out.noseMps = noseSpeedMps(water.pace[k]!, depth, d84, body.lengthM, water.toSolidM[k]!);
-  driftWithinReachInto(water, fish, k, out);
+  out.noseMps = noseSpeedMps(
+    water.pace[k]!,
+    depth,
+    flow.d84M[k]!,
+    body.lengthM,
+    water.toSolidM[k]!,
+  );
   out.costJph = holdingCost(body.species, body.weightG, fish.tempC, out.noseMps);
   const appetite = fish.appetiteJph;
   out.intakeJph = appetite > 0 ? appetite * (1 - Math.exp(-out.fluxJph / appetite)) : 0;
   out.profitJph = ASSIMILATED * out.intakeJph - out.costJph;
   out.food = appetite > 0 ? out.intakeJph / appetite : 0;
   out.ease = clamp((fish.powerJph - out.costJph) / (fish.powerJph - fish.restCostJph));
-  out.shelter = shelterAt(water, fish, k);
-  const oxygenMgL = fish.saturationMgL * (0.8 + 0.2 * water.aeration[k]!);
-  out.oxygen = clamp((oxygenMgL - fish.oxygenNeededMgL + 3) / 3);
+  out.shelter = shelterAt(water, fish, k, day.shade === null ? 0 : day.shade[k]!);
+  out.oxygenMgL = fish.saturationMgL * (0.8 + 0.2 * water.aeration[k]!);
+  out.oxygen = clamp((out.oxygenMgL - fish.oxygenNeededMgL + 3) / 3);
+  // Breaking even is bearable, not the worst: 0 where it loses what rest costs, 1 at the most it could gain.
   const mostProfit = ASSIMILATED * appetite - fish.restCostJph;
-  out.profit = mostProfit > 0 ? clamp(out.profitJph / mostProfit) : 0;
-  out.rating = ratingOf(out, fish.temperature);
+  const span = mostProfit + fish.restCostJph;
+  out.profit = span > 0 ? clamp((out.profitJph + fish.restCostJph) / span) : 0;
+  out.temperature = fish.temperature;
   return out;
 }
 
-function shelterAt(water: WaterForFish, fish: FishToday, k: number): number {
+export const rated = (n: PlaceNeeds, method: Method) => ratingOf(n, n.temperature, method);
+
+function shelterAt(water: WaterForFish, fish: FishToday, k: number, shade: number): number {
   const size = Math.sqrt(fish.body.totalLengthCm / 25);
   const depth = 1 - 0.9 * depthSuitability(water.flow.depthM[k]! / size);
   const bolt = 1 - 0.45 * Math.exp(-water.toBoltM[k]! / (1.5 * fish.swimming));
-  const open = depth * (1 - water.cover[k]!) * (1 - 0.55 * water.broken[k]!) * bolt;
+  const open =
+    depth *
+    (1 - water.cover[k]!) *
+    (1 - 0.55 * water.broken[k]!) *
+    bolt *
+    (1 - fish.stain) *
+    (1 - GUESS.shadeCover * shade);
   return (1 - open) ** fish.shelterExponent;
 }
 
@@ -155,7 +111,7 @@ function shelterAt(water: WaterForFish, fish: FishToday, k: number): number {
  * the current in bins of .1 m, five layers of depth; reach^2 = RD^2 (1 - (u/Vmax)^2) - (z - zn)^2
  * (Hughes & Dill 1990), caught 1/(1 + e^(3(u/V50 - 1))). A walk stops at dry ground.
  */
-function driftWithinReachInto(
+export function driftWithinReachInto(
   water: WaterForFish,
   fish: FishToday,
   k: number,
@@ -214,21 +170,3 @@ function driftWithinReachInto(
 
 /** Halves away from nought, so that both sides of the nose are looked at alike. */
 const evenRound = (v: number) => (v < 0 ? -Math.round(-v) : Math.round(v));
-
-/**
- * R = day(T) (sum w n^-2 / sum w)^-1/2, needs floored at .05: the worst need limits. Temperature
- * multiplies outside, since a uniformly low need inside would flatten every difference.
- */
-function ratingOf(n: PlaceNeeds, temperature: number): number {
-  const w = GUESS.energyBudget;
-  const term = (weight: number, need: number) =>
-    weight * Math.max(GUESS.needFloor, need) ** GUESS.powerMeanExponent;
-  const sum =
-    term(w.ease, n.ease) +
-    term(w.shelter, n.shelter) +
-    term(w.air, n.oxygen) +
-    term(w.profit, n.profit);
-  const weights = w.ease + w.shelter + w.air + w.profit;
-  const day = GUESS.dayFloor + (1 - GUESS.dayFloor) * temperature;
-  return day * (sum / weights) ** (1 / GUESS.powerMeanExponent);
-}

@@ -1,7 +1,8 @@
 import { territoryM2 } from '../fish/index';
 import { GUESS } from './guesses';
 import { shearAt } from './kinds';
-import { canHold, type FishToday } from './needs';
+import type { FishDay } from './fish-day';
+import { canHold } from './needs';
 import type { WaterForFish } from './water-for-fish';
 
 /** Shear that makes a seam worth a second look, 1/s. */
@@ -12,7 +13,7 @@ const SEAM_SHEAR = 0.3;
  * a seam. Taken greedily by tier and rating, spaced by the root of the territory (Grant & Kramer
  * 1990), half that where dry ground or a saddle lies between.
  */
-export function choosePeaks(water: WaterForFish, fish: FishToday, field: Float64Array): number[] {
+export function choosePeaks(water: WaterForFish, day: FishDay, field: Float64Array): number[] {
   const { flow } = water;
   const { nx, ny, cellM } = flow;
   let best = 0;
@@ -24,13 +25,13 @@ export function choosePeaks(water: WaterForFish, fish: FishToday, field: Float64
   for (let j = 0; j < ny; j++) {
     for (let i = 0; i < nx; i++) {
       const k = j * nx + i;
-      if (field[k]! < least || !canHold(water, fish, k)) continue;
+      if (field[k]! < least || !canHold(water, day.at(k), k)) continue;
       if (isPeak(field, nx, ny, i, j, radius, radius)) first.push(k);
       else if (shearAt(water, k) > SEAM_SHEAR && isPeak(field, nx, ny, i, j, 0, radius))
         second.push(k);
     }
   }
-  const spacing = Math.sqrt(territoryM2(fish.body.forkLengthCm));
+  const spacing = Math.sqrt(territoryM2(day.base.body.forkLengthCm));
   const chosen: number[] = [];
   for (const tier of [first, second]) {
     for (const k of tier.sort((a, b) => field[b]! - field[a]! || a - b)) {

@@ -1,20 +1,17 @@
-import { fnv1a64, smoothInto, type Place } from '../grid/index';
+import { fnv1a64, type Place } from '../grid/index';
 import { planHash, type BeatPlan } from '../formats/index';
-import { TOTAL_PER_FORK, type Species } from '../fish/index';
+import { TOTAL_PER_FORK } from '../fish/index';
 import { traceStreamline, type FlowField } from '../water/index';
 import type { Reason } from '../units/index';
+import { fishDay, fishProblems, type FishDay, type FishOptions } from './fish-day';
 import { GUESS } from './guesses';
 import { boulderAt, boulderIsSolved, kindAt, type LieKind } from './kinds';
+import type { Method } from './methods';
+import { canHold, createPlaceNeeds, placeNeedsInto } from './needs';
+import { needsField, ratingField, type NeedsField } from './needs-field';
 import { choosePeaks } from './peaks';
-import {
-  canHold,
-  createPlaceNeeds,
-  fishToday,
-  placeNeedsInto,
-  type FishToday,
-  type PlaceNeeds,
-} from './needs';
 import { waterForFish, type WaterForFish } from './water-for-fish';
+import { reasons } from './why';
 
 export interface Needs {
   shelter: number;
@@ -37,107 +34,134 @@ export interface Lie {
   /** Largest fish the place could keep, total length; null when not even the smallest. */
   largestCm: number | null;
   depthM: number;
+  /** Depth-mean pace where it lies, m/s. */
+  paceMps: number;
   /** The drift that feeds it, from the lie up to where a fly could be landed. */
   lane: Place[];
   why: Reason[];
 }
 
-export interface RateOptions {
-  species: Species;
-  forkLengthCm: number;
-  waterTempC: number;
-  /** Only the energy budget so far; the other methods come with Lies. */
-  method?: 'energy-budget';
-  altitudeM?: number;
-}
+export type RateOptions = FishOptions;
+
+/** Why there is no lie at all. */
+export type NoLies = 'no-water' | 'too-shallow' | 'too-warm' | 'none-good-enough';
 
 export interface LieField {
   /** 0-1 on the flow's cells; 0 where no fish can hold. */
   field: Float64Array;
   lies: Lie[];
+  /** null when there are lies. */
+  nothing: NoLies | null;
+  /** How many fish the lies are likely to hold (see `expectedFish`). */
+  expected: ExpectedFish;
+}
+
+export interface ExpectedFish {
+  mean: number;
+  /** 10th and 90th percentile of lies taken or empty by chance. */
+  low: number;
+  high: number;
 }
 
 /** A lane is followed this far up-current, m. */
 const LANE_M = 3.5;
 
 /**
- * Rates every cell of a flow for one fish and lists the lies, best first.
- * Throws RangeError for a length or temperature that no trout has.
+ * Rates every cell of a flow for one fish and lists the lies, best first. Throws RangeError, with
+ * every problem named, for a fish or a temperature that `fishProblems` refuses.
  */
 export function rateLies(plan: BeatPlan, flow: FlowField, options: RateOptions): LieField {
-  const { species, forkLengthCm, waterTempC } = options;
-  if (!(forkLengthCm >= 5 && forkLengthCm <= 100))
-    throw new RangeError(`forkLengthCm must be 5 to 100, got ${forkLengthCm}`);
-  if (!(waterTempC >= 0 && waterTempC <= 30))
-    throw new RangeError(`waterTempC must be 0 to 30, got ${waterTempC}`);
+  const problems = fishProblems(options);
+  if (problems.length > 0) throw new RangeError(problems.join(' '));
+  const method = options.method ?? 'energy-budget';
   const water = waterForFish(plan, flow);
-  const altitudeM = options.altitudeM ?? plan.altitudeM ?? 0;
-  const fish = fishToday(species, forkLengthCm, waterTempC, altitudeM);
-  const raw = new Float64Array(flow.nx * flow.ny);
-  const needs = createPlaceNeeds();
-  for (let k = 0; k < raw.length; k++) {
-    if (canHold(water, fish, k)) raw[k] = placeNeedsInto(water, fish, k, needs).rating;
-  }
-  const field = smoothInto(
-    flow.nx,
-    flow.ny,
-    raw,
-    water.open,
-    GUESS.smoothingPasses,
-    new Float64Array(raw.length),
-  );
+  const day = fishDay(water, withAltitude(plan, options));
+  const needs = needsField(water, day);
+  const field = ratingField(water, needs, method);
   const levelKey = `${planHash(plan)}|${flow.dischargeM3s}`;
-  const lies = choosePeaks(water, fish, field).map((k) =>
-    describe(plan, water, fish, field, k, levelKey, altitudeM),
+  const lies = choosePeaks(water, day, field).map((k) =>
+    describe(plan, water, day, field, k, levelKey, method),
   );
-  return { field, lies: lies.sort((a, b) => b.rating - a.rating) };
+  return {
+    field,
+    lies: lies.sort((a, b) => b.rating - a.rating),
+    nothing: lies.length > 0 ? null : whyNothing(water, needs, day),
+    expected: expectedFish(lies),
+  };
+}
+
+/** The beat's own height above the sea, unless another was asked for. */
+export const withAltitude = (plan: BeatPlan, o: FishOptions): FishOptions => ({
+  ...o,
+  altitudeM: o.altitudeM ?? plan.altitudeM ?? 0,
+});
+
+/** Share of a full day's suitability below which the temperature alone is reason enough. */
+const TOO_WARM = 0.3;
+
+function whyNothing(water: WaterForFish, needs: NeedsField, day: FishDay): NoLies {
+  if (!water.open.includes(1)) return 'no-water';
+  if (!needs.holds.includes(1)) return 'too-shallow';
+  return day.base.temperature < TOO_WARM ? 'too-warm' : 'none-good-enough';
+}
+
+const MEAN_TO_TENTH = 1.2816;
+
+/**
+ * Each lie holds a fish with a chance that grows with its rating (occupancy: our guess), each for
+ * itself; the band is the normal one of such a sum.
+ */
+export function expectedFish(lies: readonly { rating: number }[]): ExpectedFish {
+  let mean = 0;
+  let variance = 0;
+  for (const lie of lies) {
+    const p = (GUESS.occupied * lie.rating) / 100;
+    mean += p;
+    variance += p * (1 - p);
+  }
+  const off = MEAN_TO_TENTH * Math.sqrt(variance);
+  return { mean, low: Math.max(0, mean - off), high: Math.min(lies.length, mean + off) };
 }
 
 function describe(
   plan: BeatPlan,
   water: WaterForFish,
-  fish: FishToday,
+  day: FishDay,
   field: Float64Array,
   k: number,
   levelKey: string,
-  altitudeM: number,
+  method: Method,
 ): Lie {
   const { flow } = water;
   const i = k % flow.nx;
   const j = (k - i) / flow.nx;
   const xM = flow.x0M + i * flow.cellM;
   const yM = flow.y0M + j * flow.cellM;
-  const n = placeNeedsInto(water, fish, k, createPlaceNeeds());
-  const rating = Math.round(100 * field[k]!);
-  const needs = {
-    shelter: n.shelter,
-    food: n.food,
-    ease: n.ease,
-    air: n.oxygen * fish.temperature,
-  };
+  const n = placeNeedsInto(water, day, k, createPlaceNeeds());
   const quarter = (m: number) => Math.round(m * 4) / 4;
-  const smallBoulder = boulderAt(plan, water, k);
-  const largestCm = largestKept(water, fish, k, altitudeM);
+  const beside = boulderAt(plan, water, k);
+  const why = reasons(n, water, day, method, k);
+  if (beside !== null && !boulderIsSolved(beside.diameterM, flow.cellM))
+    why.push({ what: 'boulder-too-small', value: flow.cellM, unit: 'm', source: 'flow' });
   return {
     id: fnv1a64(`${levelKey}|${quarter(xM)}|${quarter(yM)}`),
     xM,
     yM,
     kind: kindAt(plan, water, k),
     headingRad: headingAt(flow, k),
-    rating,
-    needs,
+    rating: Math.round(100 * field[k]!),
+    needs: {
+      shelter: n.shelter,
+      food: n.food,
+      ease: n.ease,
+      air: n.oxygen * n.temperature,
+    },
     profitJph: n.profitJph,
-    largestCm,
+    largestCm: largestKept(water, day, k),
     depthM: flow.depthM[k]!,
+    paceMps: water.pace[k]!,
     lane: traceStreamline(flow, { xM, yM }, { direction: 'up', maxM: LANE_M }).places,
-    why: reasons(
-      n,
-      needs,
-      water,
-      fish,
-      k,
-      smallBoulder !== null && !boulderIsSolved(smallBoulder.diameterM, flow.cellM),
-    ),
+    why,
   };
 }
 
@@ -158,17 +182,12 @@ export function headingAt(flow: FlowField, k: number): number {
 }
 
 /** Bisection on length: profit positive, shelter enough, water deep enough. Total length, cm. */
-function largestKept(
-  water: WaterForFish,
-  today: FishToday,
-  k: number,
-  altitudeM: number,
-): number | null {
+function largestKept(water: WaterForFish, day: FishDay, k: number): number | null {
   const needs = createPlaceNeeds();
   const keeps = (totalCm: number) => {
-    const fish = fishToday(today.body.species, totalCm / TOTAL_PER_FORK, today.tempC, altitudeM);
-    if (!canHold(water, fish, k)) return false;
-    const n = placeNeedsInto(water, fish, k, needs);
+    const grown = fishDay(water, { ...day.options, forkLengthCm: totalCm / TOTAL_PER_FORK });
+    if (!canHold(water, grown.at(k), k)) return false;
+    const n = placeNeedsInto(water, grown, k, needs);
     return n.profitJph > 0 && n.shelter >= GUESS.keepShelter;
   };
   let [lo, hi] = GUESS.lengthsCm as readonly [number, number];
@@ -180,33 +199,4 @@ function largestKept(
     else hi = mid;
   }
   return Math.floor(lo);
-}
-
-function reasons(
-  n: PlaceNeeds,
-  needs: Needs,
-  water: WaterForFish,
-  fish: FishToday,
-  k: number,
-  small: boolean,
-): Reason[] {
-  const worst = (Object.entries(needs) as [keyof Needs, number][]).sort((a, b) => a[1] - b[1])[0]!;
-  const out: Reason[] = [
-    { what: 'holds-back', value: worst[1], unit: '', source: 'power-mean', about: worst[0] },
-    { what: 'nose-pace', value: n.noseMps, unit: 'm/s', source: 'log-law' },
-    {
-      what: 'best-pace-in-reach',
-      value: n.bestWithinReachMps,
-      unit: 'm/s',
-      source: 'hughes-dill-1990',
-    },
-    { what: 'depth', value: water.flow.depthM[k]!, unit: 'm', source: 'flow' },
-    { what: 'bolt-hole', value: water.toBoltM[k]!, unit: 'm', source: 'plan' },
-    { what: 'intake', value: n.intakeJph, unit: 'J/h', source: 'hughes-dill-1990' },
-    { what: 'cost', value: n.costJph, unit: 'J/h', source: 'dieterman-2004' },
-    { what: 'temperature', value: fish.temperature, unit: '', source: 'trapezoid' },
-  ];
-  if (small)
-    out.push({ what: 'boulder-too-small', value: water.flow.cellM, unit: 'm', source: 'flow' });
-  return out;
 }

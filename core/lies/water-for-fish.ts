@@ -1,5 +1,5 @@
 import { distanceTransform, pointInPolygon, smoothstep } from '../grid/index';
-import { featuresOf, type BeatPlan } from '../formats/index';
+import { featuresOf, shapePlaces, type BeatPlan } from '../formats/index';
 import {
   brokenWater,
   createChannel,
@@ -28,6 +28,16 @@ export interface WaterForFish {
   toSolidM: Float64Array;
   toBoltM: Float64Array;
   toBankM: Float64Array;
+  /** Share of spring water on each cell and its temperature; null where no spring rises. */
+  spring: { share: Float64Array; tempC: number } | null;
+  /** Drift within reach, kept for the fish asked for last (see `needs-field.ts`). */
+  reachable: Map<string, Reachable>;
+}
+
+/** Energy that passes within reach of each cell and is caught, J/h, and the best pace there, m/s. */
+export interface Reachable {
+  fluxJph: Float64Array;
+  bestMps: Float64Array;
 }
 
 /** Layers of depth that drift is counted in. */
@@ -58,9 +68,7 @@ function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
     if (h <= 0) continue;
     open[k] = 1;
     pace[k] = Math.sqrt(flow.speedSqM2s2[k]!);
-    for (let n = 0; n < LAYERS; n++) {
-      layerRatio[k * LAYERS + n] = profileRatio(((n + 0.5) / LAYERS) * h, h, flow.d84M[k]!);
-    }
+    layersInto(layerRatio, k, h, flow.d84M[k]!);
     froude[k] = pace[k]! / Math.sqrt(9.81 * h);
     broken[k] = brokenWater(froude[k]!, h, flow.d84M[k]!);
   }
@@ -118,15 +126,63 @@ function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
     toSolidM,
     toBoltM: metres(bolt),
     toBankM: metres(land),
+    spring: springWater(plan, flow, open),
+    reachable: new Map(),
   };
 }
 
-/** Cover above each cell: overhanging plants and undercut banks; `leaves` where insects fall from plants. */
+/** Pace over the depth mean at the middle of each layer. */
+export function layersInto(ratio: Float64Array, k: number, depthM: number, d84M: number): void {
+  for (let n = 0; n < LAYERS; n++)
+    ratio[k * LAYERS + n] = profileRatio(((n + 0.5) / LAYERS) * depthM, depthM, d84M);
+}
+
+/** How close to a spring's own place its water is taken as unmixed, m. */
+const SPRING_REACH_M = 0.6;
+
+/** Spring water carried down-current, thinning out; several springs share one mean temperature. */
+function springWater(
+  plan: BeatPlan,
+  flow: FlowField,
+  open: Uint8Array,
+): { share: Float64Array; tempC: number } | null {
+  const springs = featuresOf(plan, 'spring');
+  if (springs.length === 0) return null;
+  const tempC =
+    springs.reduce((sum, s) => sum + (s.tempC ?? GUESS.springTempC), 0) / springs.length;
+  const rises = new Uint8Array(open.length);
+  for (let k = 0; k < open.length; k++) {
+    if (!open[k]) continue;
+    const i = k % flow.nx;
+    const place = {
+      xM: flow.x0M + i * flow.cellM,
+      yM: flow.y0M + ((k - i) / flow.nx) * flow.cellM,
+    };
+    const near = springs.some((s) =>
+      s.shape.type === 'Polygon'
+        ? pointInPolygon(place, s.shape.ring)
+        : shapePlaces(s.shape).some(
+            (p) => Math.hypot(p.xM - place.xM, p.yM - place.yM) <= SPRING_REACH_M,
+          ),
+    );
+    if (near) rises[k] = 1;
+  }
+  const share = settleTracer(flow, open, {
+    inlet: 0,
+    source: (k) => (rises[k] ? 5 : 0),
+    ceiling: 1,
+    sink: () => 1 / GUESS.springFadesS,
+  });
+  return { share, tempC };
+}
+
+/** Cover above each cell: plants over it, weed in it, undercut banks; `leaves` where insects fall from plants. */
 function overhead(plan: BeatPlan, flow: FlowField): { cover: Float64Array; leaves: Float64Array } {
   const cells = flow.nx * flow.ny;
   const cover = new Float64Array(cells);
   const leaves = new Float64Array(cells);
   const overhangs = featuresOf(plan, 'overhang');
+  const weeds = featuresOf(plan, 'weed');
   const channel = createChannel(plan);
   for (let j = 0; j < flow.ny; j++) {
     for (let i = 0; i < flow.nx; i++) {
@@ -137,6 +193,10 @@ function overhead(plan: BeatPlan, flow: FlowField): { cover: Float64Array; leave
         if (o.shape.type !== 'Polygon' || !pointInPolygon(place, o.shape.ring)) continue;
         bare *= 1 - GUESS.overhangCover * Math.exp(-o.clearanceM / GUESS.overhangReachM);
         leaves[k] = 1;
+      }
+      for (const w of weeds) {
+        if (w.shape.type === 'Polygon' && pointInPolygon(place, w.shape.ring))
+          bare *= 1 - GUESS.weedCover[w.density];
       }
       for (const side of ['left', 'right'] as const) {
         const bank = channel.bankAt(place.xM, side);

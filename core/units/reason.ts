@@ -5,7 +5,7 @@
 export interface Reason {
   what: string;
   value: number;
-  unit: '' | 'm' | 's' | 'm/s' | 'J/h' | 'rad' | 'min';
+  unit: '' | 'm' | 's' | 'm/s' | 'J/h' | 'rad' | 'min' | '°C' | 'mg/L' | 'cm' | 'NTU';
   source: string;
   about?: string;
 }
