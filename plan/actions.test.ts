@@ -7,6 +7,7 @@ import { madeFlow } from '../core/cast/test-waters';
 import { createActions } from './actions';
 import type { Letter } from './outbox';
 import { createStore } from './store';
+import { TEST_SETTINGS } from './test-settings';
 import type { BeatInput, WorkspaceState } from './state';
 
 Object.defineProperty(globalThis, 'crypto', { value: webcrypto });
@@ -18,16 +19,7 @@ const beat: BeatInput = {
   plan,
   marks: [],
   tries: [],
-  settings: {
-    units: 'metric',
-    waterTempC: 11,
-    anglerHeightM: 1.75,
-    anglerMassKg: 78,
-    maxWadeM: 0.7,
-    rodM: 2.4,
-    sharpen: 'when-asked',
-    solveOn: 'device',
-  },
+  settings: { ...TEST_SETTINGS, waterTempC: 11 },
   nowMs: Date.parse('2026-06-13T07:40:00Z'),
 };
 

@@ -2,7 +2,7 @@ import type { FirstCast } from '../core/cast/index';
 import { writeBeat, type Calibration } from '../core/formats/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
 import type { Place } from '../core/grid/index';
-import { headingAt, type Lie } from '../core/lies/index';
+import { headingAt, type Lie, type Method } from '../core/lies/index';
 import { foldTry, type EventCode, type TryEvent } from '../core/tries/index';
 import { probeFlow, sampleFlow } from '../core/water/index';
 import { formatAddress, type Address } from './address';
@@ -14,6 +14,7 @@ import {
   targetOf,
   tempOf,
   type BeatInput,
+  type LieFilter,
   type Mark,
   type Overlay,
   type Settings,
@@ -27,6 +28,15 @@ const cm = (m: number) => Math.round(m * 100) / 100;
 
 /** Another target: the cast at the last one is gone. */
 const NO_CAST = { stand: null, landing: null, drift: null, stalk: null, hours: null } as const;
+
+/** The note of a try that says only that nobody was home. */
+export const DREW_BLANK = 'Drew blank.';
+
+/** What the water is where the target lies: depth and depth-mean pace. */
+const waterAt = (s: WorkspaceState, at: Place | null) => {
+  const probe = s.flow && at ? probeFlow(s.flow, null, at.xM, at.yM) : null;
+  return probe && { depthM: probe.depthM, paceMps: probe.meanMps };
+};
 
 /** Everything a person can do here. Each is one edit of the store and, where it must last, one letter. */
 export function createActions(
@@ -78,7 +88,7 @@ export function createActions(
     outbox.post({ method: 'PUT', path: `/api/v1/tries/${tryId}/events/${id}`, body });
   }
 
-  return {
+  const actions = {
     go(step: Address['step']) {
       store.set({ step, placing: false });
       push();
@@ -122,6 +132,16 @@ export function createActions(
       if (response?.ok) return null;
       return 'The calibration could not be kept: the program did not take it. Is it still running?';
     },
+    /** Tries a temperature on; null goes back to the one read. */
+    tryTemp: (triedTempC: number | null) => store.set({ triedTempC }),
+    /** Lays today's lies by, to be compared with what the scrub makes of them; null takes them away. */
+    keepDay(words: string | null) {
+      const { flow, lies } = store.get();
+      store.set({ keptDay: words !== null && flow && lies ? { flow, lies, words } : null });
+    },
+    compareMethod: (otherMethod: Method | null) => store.set({ otherMethod, difference: null }),
+    showLies: (change: Partial<LieFilter>) =>
+      store.set((s) => ({ shown: { ...s.shown, ...change } })),
     chooseLie(lie: Lie | null) {
       store.set({
         lieId: lie?.id ?? null,
@@ -195,7 +215,7 @@ export function createActions(
         yM: cm(place.yM),
         fishDepthM: cm(Math.max(0.05, 0.7 * sample.depthM)),
         headingRad: headingAt(flow, k),
-        totalLengthCm: 25,
+        totalLengthCm: store.get().settings.fishLengthCm,
         surety: 'likely',
       };
       store.set((s) => ({
@@ -265,6 +285,7 @@ export function createActions(
           ratedAtTempC: tempOf(s),
           target,
           lie: lie && { kind: lie.kind, rating: lie.rating, needs: lie.needs },
+          water: waterAt(s, target),
           stand: s.stand,
           posture: s.posture,
           landing: s.landing,
@@ -274,7 +295,9 @@ export function createActions(
             s.hours?.reduce((a, b) =>
               Math.abs(b.hour - hourOf(s)) < Math.abs(a.hour - hourOf(s)) ? b : a,
             ).exposure ?? null,
-          ratedLengthFlCm: Math.round((target?.totalLengthCm ?? 25) / TOTAL_PER_FORK),
+          ratedLengthFlCm: Math.round(
+            (target?.totalLengthCm ?? s.settings.fishLengthCm) / TOTAL_PER_FORK,
+          ),
         },
       };
       store.set((state) => ({ tries: [...state.tries, opened] }));
@@ -286,6 +309,10 @@ export function createActions(
       });
       return id;
     },
+    /** A lie that was fished or looked over without a fish: a try of its own, which counts as a blank. */
+    drewBlank() {
+      record(actions.beginTry(''), 'cast', { note: DREW_BLANK });
+    },
     record,
     takeBack(tryId: string) {
       const t = store.get().tries.find((x) => x.id === tryId);
@@ -295,6 +322,7 @@ export function createActions(
     dismissNotice: (index: number) =>
       store.set((s) => ({ notices: s.notices.filter((_, i) => i !== index) })),
   };
+  return actions;
 
   function hourOf(s: WorkspaceState): number {
     const text = toCivil(s.atMs, zone);

@@ -69,3 +69,6 @@ export function dayText(ms: number, timeZone = 'UTC'): string {
   }).format(new Date(ms));
   return parts.replace(',', '');
 }
+
+/** The civil day of an instant: "2026-06-13". */
+export const civilDay = (ms: number, timeZone?: string) => toCivil(ms, timeZone).slice(0, 10);

@@ -5,6 +5,7 @@ import { TANSY_GLIDE_FILE } from '../demo/data/tansy-glide';
 import { startEngine } from './engine';
 import { freshState, type BeatInput, type WorkspaceState } from './state';
 import { createStore } from './store';
+import { TEST_SETTINGS } from './test-settings';
 
 /** Workers that answer when the test says so. */
 interface Call {
@@ -84,7 +85,7 @@ function start(more: Partial<WorkspaceState['settings']> = {}) {
     posture: 'kneel',
     marks: [],
     tries: [],
-    settings: { sharpen: 'when-asked', solveOn: 'device', waterTempC: 11, ...more },
+    settings: { ...TEST_SETTINGS, waterTempC: 11, ...more },
   } as unknown as WorkspaceState);
   const engine = startEngine(store, beat);
   return { store, engine };

@@ -1,6 +1,7 @@
 import { RUNS, type FirstCast } from '../core/cast/index';
 import { featuresOf, shapePlaces } from '../core/formats/index';
 import type { StalkResult } from '../core/stalk/index';
+import type { Lie, Method } from '../core/lies/index';
 import {
   canSharpen,
   SHARP_CELL_M,
@@ -8,14 +9,15 @@ import {
   type FlowField,
 } from '../core/water/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
+import type { RateInput } from '../workers/protocol';
 import { across, hireFlow, hireLive, hireRead, hireStalk, latestWins } from '../workers/client';
 import { atHour } from './civil-time';
 import { conditionsAt } from './conditions';
 import { createFlowSource, isPhone } from './flow-source';
 import {
-  ASSUMED_LENGTH_CM,
   lieOf,
   sameLie,
+  seasonAt,
   targetOf,
   tempOf,
   TIP_HEIGHT_M,
@@ -59,7 +61,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   let stopped = '';
   let comparing = '';
   let taken: FlowField | null = null;
-  const asked = { rate: '', ring: '', drift: '', stalk: '', hours: '' };
+  const asked = { rate: '', ring: '', drift: '', stalk: '', hours: '', study: '', methods: '' };
   const complain = (error: unknown) =>
     store.set((s) => ({ notices: [...s.notices, `Not computed: ${String(error)}`] }));
   const sentence = (error: unknown) => (error instanceof Error ? error.message : String(error));
@@ -191,18 +193,42 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   }
 
   const askRate = latestWins(
-    (o: { flow: FlowField; tempC: number }) =>
-      readWorker.call.rate({
-        species: 'brown',
-        forkLengthCm: ASSUMED_LENGTH_CM / TOTAL_PER_FORK,
-        waterTempC: o.tempC,
-      }),
+    (o: { flow: FlowField; input: RateInput }) => readWorker.call.rate(o.input),
     (lies, o) => {
       if (o.flow === taken)
         store.set((s) => ({ lies, liesStale: false, lieId: sameLie(lieOf(s), lies) ?? s.lieId }));
     },
     complain,
   );
+  const askStudy = latestWins(
+    async (o: { input: RateInput; lie: Lie }) => {
+      await keepLevels();
+      return readWorker.call.study(o.input, { xM: o.lie.xM, yM: o.lie.yM });
+    },
+    (study, o) => store.set({ study, studyOf: o.lie.id }),
+    complain,
+  );
+  const askMethods = latestWins(
+    (o: { input: RateInput; other: Method }) => readWorker.call.difference(o.input, o.other),
+    (difference, o) => {
+      if (store.get().otherMethod === o.other) store.set({ difference });
+    },
+    complain,
+  );
+  /** Levels whose flow is at hand are given to the reading worker once: what would change a lie. */
+  const given = new Set<string>();
+  async function keepLevels(): Promise<void> {
+    const now = store.get().level;
+    for (const level of plan.levels) {
+      const at = source.at(level.name);
+      const key = source.hashOf(at);
+      if (level.name === now || given.has(key)) continue;
+      const flow = await source.find(at);
+      if (!flow) continue;
+      given.add(key);
+      await readWorker.call.keepLevel(level.name, flow);
+    }
+  }
   const askRing = latestWins(
     (s: WorkspaceState) =>
       liveWorker.call.ring(
@@ -282,7 +308,13 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       const target = targetOf(s);
       const light = Math.round(s.atMs / 600000);
       const body = [s.settings.anglerHeightM, s.settings.anglerMassKg, s.settings.maxWadeM];
-      once('rate', [flow.nx, tempOf(s)], () => askRate({ flow, tempC: tempOf(s) }));
+      const input = rateInput(plan, s);
+      once('rate', [flow.nx, input], () => askRate({ flow, input }));
+      const lie = lieOf(s);
+      if (lie && s.step === 'read' && !s.liesStale)
+        once('study', [lie.id, lie.rating, input], () => askStudy({ input, lie }));
+      const { otherMethod: other } = s;
+      if (other) once('methods', [flow.nx, other, input], () => askMethods({ input, other }));
       if (target) once('ring', [target, s.posture, light, body], () => askRing(s));
       else if (s.ring) store.set({ ring: null });
       if (s.stand && s.landing)
@@ -347,6 +379,22 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
 }
 
 export type Engine = ReturnType<typeof startEngine>;
+
+/** Which fish, in what water, at what hour. Light in steps of ten minutes: shade moves no faster. */
+export function rateInput(plan: BeatInput['plan'], s: WorkspaceState): RateInput {
+  const { settings } = s;
+  const TEN_MINUTES = 600_000;
+  return {
+    species: settings.species,
+    forkLengthCm: settings.fishLengthCm / TOTAL_PER_FORK,
+    waterTempC: tempOf(s),
+    turbidityNtu: settings.turbidityNtu,
+    prey: settings.prey,
+    season: seasonAt(s.atMs, plan.timeZone, plan.anchor?.lat ?? 1),
+    method: settings.methods.holding,
+    light: plan.anchor ? conditionsAt(plan, Math.round(s.atMs / TEN_MINUTES) * TEN_MINUTES) : null,
+  };
+}
 
 /** Every mark sees; so does the fish thought to lie in a chosen lie. */
 function fishSeeing(s: WorkspaceState) {

@@ -2,14 +2,13 @@
 
 import { formatDepth, formatFishLength } from '../core/units/index';
 import { usePart, useWorkspace } from './context';
-import { lieName } from './words';
+import { LieList } from './lie-list';
 
 /** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
 export function ObjectList() {
   const { actions } = useWorkspace();
   const lies = usePart((s) => s.lies);
   const marks = usePart((s) => s.marks);
-  const chosenLie = usePart((s) => s.lieId);
   const chosenMark = usePart((s) => s.markId);
   const units = usePart((s) => s.settings.units);
   return (
@@ -31,23 +30,7 @@ export function ObjectList() {
           ))}
         </ul>
       )}
-      {lies && (
-        <ul>
-          {[...lies.lies]
-            .sort((a, b) => a.xM - b.xM)
-            .map((l) => (
-              <li key={l.id}>
-                <button
-                  type="button"
-                  aria-pressed={l.id === chosenLie}
-                  onClick={() => actions.chooseLie(l)}
-                >
-                  <strong>{l.rating}</strong> {lieName(l.kind)}, {formatDepth(l.depthM, units)}
-                </button>
-              </li>
-            ))}
-        </ul>
-      )}
+      {lies && lies.lies.length > 0 && <LieList lies={lies.lies} />}
     </section>
   );
 }

@@ -1,13 +1,24 @@
 import type { DriftBand } from '../core/cast/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
-import type { Lie, LieField } from '../core/lies/index';
+import type { Species } from '../core/fish/index';
+import type {
+  Lie,
+  LieField,
+  Method,
+  MethodDifference,
+  PreyMix,
+  RatedDay,
+  Season,
+} from '../core/lies/index';
 import type { Fish, RingPoint } from '../core/sight/index';
 import type { StalkResult } from '../core/stalk/index';
 import type { TryEvent } from '../core/tries/index';
 import type { UnitSystem } from '../core/units/index';
 import type { FlowField, Probe, WaterReading } from '../core/water/index';
+import type { LieStudy } from '../workers/protocol';
 import type { Address } from './address';
+import { toCivil } from './civil-time';
 
 /** A mark as the workspace holds it: a fish of this beat. */
 export type Mark = Fish;
@@ -29,6 +40,11 @@ export interface Settings {
   anglerMassKg: number;
   maxWadeM: number;
   rodM: number;
+  methods: { holding: Method };
+  species: Species;
+  fishLengthCm: number;
+  turbidityNtu: number;
+  prey: PreyMix;
   sharpen: 'by-itself' | 'when-asked';
   solveOn: 'best' | 'device' | 'server';
 }
@@ -53,6 +69,36 @@ export type FlowState =
 
 export const OVERLAYS = ['pieces', 'seams', 'foam', 'leaves', 'measured'] as const;
 export type Overlay = (typeof OVERLAYS)[number];
+
+/** Which lies are listed and drawn, and in what order they are listed. */
+export interface LieFilter {
+  kinds: 'all' | KindGroup;
+  leastRating: number;
+  /** Only lies that could keep a fish of this length, cm; 0: all. */
+  leastCm: number;
+  order: 'up-current' | 'rating' | 'depth' | 'largest' | 'kind';
+}
+export const ALL_LIES: LieFilter = {
+  kinds: 'all',
+  leastRating: 0,
+  leastCm: 0,
+  order: 'rating',
+};
+
+/** Kinds as an angler sorts water. */
+export const KIND_GROUPS = {
+  rocks: ['cushion', 'pocket', 'slab-v'],
+  current: ['seam', 'tongue-edge', 'foam-line', 'run', 'tail-lip'],
+  cover: ['undercut', 'overhang', 'log', 'weed-lane'],
+  deep: ['plunge', 'ledge-foot', 'depression'],
+  soft: ['eddy', 'margin', 'spring-mouth'],
+} as const;
+export type KindGroup = keyof typeof KIND_GROUPS;
+
+export const passes = (f: LieFilter, lie: Lie) =>
+  (f.kinds === 'all' || (KIND_GROUPS[f.kinds] as readonly string[]).includes(lie.kind)) &&
+  lie.rating >= f.leastRating &&
+  (f.leastCm === 0 || (lie.largestCm ?? 0) >= f.leastCm);
 
 export interface HourExposure {
   hour: number;
@@ -96,6 +142,17 @@ export interface WorkspaceState extends Address {
   otherState: FlowState;
   lies: LieField | null;
   liesStale: boolean;
+  /** A temperature tried on, beside the one read; null: the one read. */
+  triedTempC: number | null;
+  /** The day laid by to compare with, and what it was. */
+  keptDay: (RatedDay & { words: string }) | null;
+  /** The method laid beside the chosen one, and where they part. */
+  otherMethod: Method | null;
+  difference: MethodDifference | null;
+  /** The chosen lie asked further; belongs to `studyOf`. */
+  study: LieStudy | null;
+  studyOf: string | null;
+  shown: LieFilter;
   ring: RingPoint[] | null;
   drift: DriftBand | null;
   driftStale: boolean;
@@ -131,6 +188,13 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   otherState: { kind: 'ready' },
   lies: null,
   liesStale: false,
+  triedTempC: null,
+  keptDay: null,
+  otherMethod: null,
+  difference: null,
+  study: null,
+  studyOf: null,
+  shown: ALL_LIES,
   ring: null,
   drift: null,
   driftStale: false,
@@ -152,14 +216,14 @@ export function targetOf(s: WorkspaceState): Fish | null {
   const lie = lieOf(s);
   if (!lie) return null;
   const known = inLies.get(lie);
-  if (known) return known;
+  if (known?.totalLengthCm === s.settings.fishLengthCm) return known;
   const fish: Fish = {
     id: lie.id,
     xM: lie.xM,
     yM: lie.yM,
     fishDepthM: 0.75 * lie.depthM,
     headingRad: lie.headingRad,
-    totalLengthCm: ASSUMED_LENGTH_CM,
+    totalLengthCm: s.settings.fishLengthCm,
     surety: 'maybe',
   };
   inLies.set(lie, fish);
@@ -169,11 +233,18 @@ export function targetOf(s: WorkspaceState): Fish | null {
 /** The same lie gives the same fish, so that selectors see no change. */
 const inLies = new WeakMap<Lie, Fish>();
 
-/** The fish that lies are rated for, total length. */
-export const ASSUMED_LENGTH_CM = 25;
 /** Taken, and said, while no temperature has been typed. */
 export const ASSUMED_TEMP_C = 11;
-export const tempOf = (s: WorkspaceState) => s.settings.waterTempC ?? ASSUMED_TEMP_C;
+export const tempOf = (s: WorkspaceState) =>
+  s.triedTempC ?? s.settings.waterTempC ?? ASSUMED_TEMP_C;
+
+/** Season by the beat's date; months turn round south of the line. Without a place: the north's. */
+export function seasonAt(atMs: number, zone: string | undefined, latDeg: number): Season {
+  const month = Number(toCivil(atMs, zone).slice(5, 7));
+  const order: Season[] = ['winter', 'spring', 'summer', 'autumn'];
+  const quarter = Math.floor((month % 12) / 3);
+  return order[(quarter + (latDeg < 0 ? 2 : 0)) % 4]!;
+}
 
 export const numberOfMark = (s: WorkspaceState, id: string) =>
   s.marks.findIndex((m) => m.id === id) + 1;

@@ -2,12 +2,23 @@ import type { Reason } from '../core/units/index';
 import {
   floatSecondsOver3m,
   formatDepth,
+  formatFishLength,
   formatLength,
   formatSpeed,
+  formatTemp,
   paceWord,
   type UnitSystem,
 } from '../core/units/index';
-import type { LieKind, Needs } from '../core/lies/index';
+import type { Species } from '../core/fish/index';
+import type {
+  LieKind,
+  Method,
+  Needs,
+  NoLies,
+  PlaceSensitivity,
+  WeighedName,
+  WhatIf,
+} from '../core/lies/index';
 import type { StalkLeg, StalkResult } from '../core/stalk/index';
 import type { DriftResult } from '../core/cast/index';
 
@@ -44,17 +55,81 @@ const NEED_NAMES: Record<keyof Needs, string> = {
   air: 'Air',
 };
 
+const METHOD_NAMES: Record<Method, string> = {
+  'energy-budget': 'Energy budget',
+  'feed-lane': 'Feed lane',
+  'soft-water': 'Soft water',
+  'cover-first': 'Cover first',
+};
+export const methodName = (m: Method) => METHOD_NAMES[m];
+
+export const SPECIES_NAMES: Record<Species, string> = {
+  brown: 'Brown',
+  rainbow: 'Rainbow',
+  brook: 'Brook',
+  cutthroat: 'Cutthroat',
+};
+
+const WEIGHED_NAMES: Record<WeighedName, string> = {
+  food: 'Food',
+  ease: 'Ease',
+  shelter: 'Shelter',
+  oxygen: 'Air',
+  profit: 'gain over cost',
+};
+export const weighedName = (name: WeighedName) => WEIGHED_NAMES[name];
+
+/** Why there is no lie at all. */
+export const NOTHING_WORDS: Record<NoLies, string> = {
+  'no-water': 'No water stands here at this level.',
+  'too-shallow': 'No water here is deep enough for a fish of that length.',
+  'too-warm': 'The water is too warm for this trout: no place keeps it. Leave it alone today.',
+  'none-good-enough':
+    'No place here would keep such a fish today. Try another level, or another fish.',
+};
+
+/** A change of temperature as a difference: 2 °C, 3.6 °F. */
+export const degreesText = (c: number, units: UnitSystem) =>
+  units === 'us' ? `${+(1.8 * c).toFixed(1)} °F` : `${+c.toFixed(1)} °C`;
+
+export function whatIfText(w: WhatIf, units: UnitSystem): string {
+  if (w.change === 'warmer') return `${degreesText(w.amount!, units)} warmer`;
+  if (w.change === 'cooler') return `${degreesText(w.amount!, units)} cooler`;
+  if (w.change === 'shade') return 'In the shade';
+  if (w.change === 'sun') return 'Once the sun is on it';
+  if (w.change === 'stained') return 'In stained water';
+  return `At ${w.level} level`;
+}
+
+/** What to measure, with the ends of the doubt. */
+export function inputText(s: PlaceSensitivity['inputs'][number], units: UnitSystem): string {
+  const ends = (text: (v: number) => string) => `${text(s.from)} to ${text(s.to)}`;
+  if (s.input === 'depth') return `Depth, ${ends((v) => formatDepth(v, units))}`;
+  if (s.input === 'pace') return `Pace, ${ends((v) => formatSpeed(v, units))} (mean)`;
+  if (s.input === 'cover') return `Distance to cover, ${ends((v) => formatLength(v, units))}`;
+  if (s.input === 'temperature') return `Temperature, ${ends((v) => formatTemp(v, units))}`;
+  if (s.input === 'length') return `Length of the fish, ${ends((v) => formatFishLength(v, units))}`;
+  if (s.input === 'clarity')
+    return `Colour of the water, ${s.from.toFixed(0)} to ${s.to.toFixed(0)} NTU`;
+  return 'How much drifts, a season poorer or richer';
+}
+
 const find = (why: readonly Reason[], what: string) => why.find((r) => r.what === what);
 
-/** Two or three sentences on a lie. */
+/** Some sentences on a lie: what holds it back, what a fish does there, cover, what is special. */
 export function lieWhy(
   why: readonly Reason[],
   units: UnitSystem,
 ): { lead: string; rest: string[] } {
+  const shallow = find(why, 'too-shallow');
+  if (shallow)
+    return {
+      lead: 'Too shallow for such a fish.',
+      rest: [`It needs ${formatDepth(shallow.value, units)}.`],
+    };
   const worst = find(why, 'holds-back');
   const nose = find(why, 'nose-pace')!;
   const best = find(why, 'best-pace-in-reach')!;
-  const bolt = find(why, 'bolt-hole')!;
   const name = worst?.about ? NEED_NAMES[worst.about as keyof Needs] : 'Nothing';
   const rest: string[] = [];
   if (worst?.about === 'ease')
@@ -63,17 +138,34 @@ export function lieWhy(
     rest.push(
       `${formatSpeed(nose.value, units)} at the nose, ${formatSpeed(best.value, units)} within its reach.`,
     );
-  rest.push(
-    bolt.value < 0.05
-      ? 'Cover where it lies.'
-      : `Cover to bolt to, ${formatLength(bolt.value, units)} off.`,
-  );
-  if (find(why, 'boulder-too-small')) {
+  rest.push(coverText(why, units));
+  const oxygen = find(why, 'oxygen');
+  if (worst?.about === 'air' && oxygen)
     rest.push(
-      `The rock beside it is too small to solve at ${formatLength(find(why, 'boulder-too-small')!.value, units)}: no pocket is rated there.`,
+      `The water carries ${oxygen.value.toFixed(1)} mg/L of oxygen; the temperature suits it ${inHundred(find(why, 'temperature')!.value)}.`,
     );
-  }
+  const shade = find(why, 'shade');
+  if (shade && shade.value > 0.5) rest.push('In the shade now.');
+  const spring = find(why, 'spring-water');
+  if (spring) rest.push(`Spring water keeps it at ${formatTemp(spring.value, units)}.`);
+  if (find(why, 'clarity')) rest.push('Stained water: it sees less far, and feels safer.');
+  if (find(why, 'borrowed')) rest.push('Reckoned with relations borrowed from brown trout.');
+  const small = find(why, 'boulder-too-small');
+  if (small)
+    rest.push(
+      `The rock beside it is too small to solve at ${formatLength(small.value, units)}: no pocket is rated there.`,
+    );
   return { lead: `${name} holds it back.`, rest };
+}
+
+/** Farther than this a bolt-hole is none, m. */
+const BOLT_FAR_M = 20;
+
+function coverText(why: readonly Reason[], units: UnitSystem): string {
+  const bolt = find(why, 'bolt-hole')!;
+  if (bolt.value < 0.05) return 'Cover where it lies.';
+  if (bolt.value > BOLT_FAR_M) return 'No cover to bolt to.';
+  return `Cover to bolt to, ${formatLength(bolt.value, units)} off.`;
 }
 
 /** "stroll (a leaf takes 12 s over 3 m)". */

@@ -1,10 +1,12 @@
+import type { Species } from '../core/fish/index';
+import type { Method, PreyMix } from '../core/lies/index';
 import type { UnitSystem } from '../core/units/index';
 import { readSettings, writeSettings } from '../store/index';
 import { book } from './book';
 
 /** Schools that good anglers differ by; each with its default, and the reason beside it on screen. */
 export interface Methods {
-  holding: 'energy-budget' | 'feed-lane' | 'soft-water' | 'cover-first';
+  holding: Method;
   castFrom: 'any-angle' | 'below' | 'above';
   stay: 'computed' | 'three-casts' | 'its-rhythm';
   round: 'round' | 'one-method';
@@ -26,6 +28,11 @@ export interface Settings {
   rodHand: 'right' | 'left';
   landsWithinHalfMetreToM: number;
   methods: Methods;
+  /** The fish that lies are rated for, and the water's colour as last seen. */
+  species: Species;
+  fishLengthCm: number;
+  turbidityNtu: number;
+  prey: PreyMix;
   /** Whether a small beat is solved again at 10 cm once its water is ready. */
   sharpen: 'by-itself' | 'when-asked';
   /** Where water is solved: phones are spared by default. */
@@ -52,6 +59,10 @@ export const DEFAULT_SETTINGS: Settings = {
     wind: 'tilt',
     heat: 'kinder',
   },
+  species: 'brown',
+  fishLengthCm: 25,
+  turbidityNtu: 1,
+  prey: 'mixed',
   sharpen: 'by-itself',
   solveOn: 'best',
 };

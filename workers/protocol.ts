@@ -1,6 +1,13 @@
 import type { DriftBand, DriftInput, FirstCast, FirstCastInput } from '../core/cast/index';
-import type { BeatPlan } from '../core/formats/index';
-import type { LieField, RateOptions } from '../core/lies/index';
+import type { BeatPlan, LevelName } from '../core/formats/index';
+import type {
+  FishOptions,
+  LieField,
+  Method,
+  MethodDifference,
+  PlaceSensitivity,
+  WhatIf,
+} from '../core/lies/index';
 import type { Conditions, Fish, Posture, RingPoint } from '../core/sight/index';
 import type { StalkInput, StalkResult } from '../core/stalk/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
@@ -27,9 +34,22 @@ export interface FlowWorker {
   cancel(): void;
 }
 
+/** Which fish, and the light of the hour: shade is worked out where the scene is. */
+export type RateInput = Omit<FishOptions, 'shade'> & { light: Conditions | null };
+
+/** One lie, asked further. */
+export interface LieStudy {
+  sensitivity: PlaceSensitivity;
+  changes: WhatIf[];
+}
+
 export interface ReadWorker {
   take(plan: BeatPlan, flow: FlowField): void;
-  rate(options: RateOptions): LieField;
+  /** Another level of the same beat, for what would change a lie. */
+  keepLevel(name: LevelName, flow: FlowField): void;
+  rate(input: RateInput): LieField;
+  study(input: RateInput, place: { xM: number; yM: number }): LieStudy;
+  difference(input: RateInput, other: Method): MethodDifference;
   /** What the eye reads from the water that was taken, or from another flow. */
   read(other?: FlowField): WaterReading;
 }

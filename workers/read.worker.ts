@@ -1,23 +1,62 @@
 import * as Comlink from 'comlink';
-import type { BeatPlan } from '../core/formats/index';
-import { rateLies } from '../core/lies/index';
-import { readWater } from '../core/water/index';
-import type { FlowField } from '../core/water/index';
-import type { ReadWorker } from './protocol';
+import type { BeatPlan, LevelName } from '../core/formats/index';
+import { cellIndex } from '../core/grid/index';
+import {
+  methodDifference,
+  rateLies,
+  sensitivity,
+  whatIf,
+  type FishOptions,
+} from '../core/lies/index';
+import { createScene, shadeField, type Scene } from '../core/sight/index';
+import { readWater, type FlowField } from '../core/water/index';
+import type { RateInput, ReadWorker } from './protocol';
 
-let water: { plan: BeatPlan; flow: FlowField } | null = null;
+let water: { plan: BeatPlan; flow: FlowField; scene: Scene | null } | null = null;
+const levels = new Map<LevelName, FlowField>();
+let lastShade: { key: string; shade: Float64Array } | null = null;
+
+function held() {
+  if (!water) throw new Error('read worker: take(plan, flow) comes first');
+  return water;
+}
+
+function fishFor({ light, ...fish }: RateInput): FishOptions {
+  if (!light) return { ...fish, shade: null };
+  const here = held();
+  here.scene ??= createScene(here.plan, here.flow);
+  const key = JSON.stringify(light);
+  if (lastShade?.key !== key) lastShade = { key, shade: shadeField(here.scene, light) };
+  return { ...fish, shade: lastShade.shade };
+}
 
 const worker: ReadWorker = {
   take(plan, flow) {
-    water = { plan, flow };
+    water = { plan, flow, scene: null };
+    lastShade = null;
   },
-  rate(options) {
-    if (!water) throw new Error('read worker: take(plan, flow) comes first');
-    return rateLies(water.plan, water.flow, options);
+  keepLevel(name, flow) {
+    levels.set(name, flow);
+  },
+  rate(input) {
+    const { plan, flow } = held();
+    return rateLies(plan, flow, fishFor(input));
+  },
+  study(input, place) {
+    const { plan, flow } = held();
+    const fish = fishFor(input);
+    const others = [...levels].map(([name, f]) => ({ name, flow: f }));
+    return {
+      sensitivity: sensitivity(plan, flow, fish, cellIndex(flow, place.xM, place.yM)),
+      changes: whatIf(plan, flow, fish, place, others),
+    };
+  },
+  difference(input, other) {
+    const { plan, flow } = held();
+    return methodDifference(plan, flow, fishFor(input), input.method ?? 'energy-budget', other);
   },
   read(other) {
-    if (!other && !water) throw new Error('read worker: take(plan, flow) comes first');
-    return readWater(other ?? water!.flow);
+    return readWater(other ?? held().flow);
   },
 };
 Comlink.expose(worker);

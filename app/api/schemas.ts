@@ -1,4 +1,6 @@
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
+import { SPECIES } from '@/core/fish/index';
+import { METHODS } from '@/core/lies/index';
 import { EVENT_CODES } from '@/core/tries/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
@@ -88,12 +90,7 @@ export const settingsSchema = object({
     .min(2, 'Your sure distance must be 2 to 30 m.')
     .max(30, 'Your sure distance must be 2 to 30 m.'),
   methods: object({
-    holding: oneOf('Where fish hold', [
-      'energy-budget',
-      'feed-lane',
-      'soft-water',
-      'cover-first',
-    ]).required(),
+    holding: oneOf('Where fish hold', METHODS).required(),
     castFrom: oneOf('From where to cast', ['any-angle', 'below', 'above']).required(),
     stay: oneOf('How long to stay', ['computed', 'three-casts', 'its-rhythm']).required(),
     round: oneOf('One method or a round', ['round', 'one-method']).required(),
@@ -105,6 +102,14 @@ export const settingsSchema = object({
   })
     .default(undefined)
     .noUnknown(),
+  species: oneOf('The species', SPECIES),
+  fishLengthCm: number()
+    .min(8, 'Length of the fish must be 8 to 60 cm.')
+    .max(60, 'Length of the fish must be 8 to 60 cm.'),
+  turbidityNtu: number()
+    .min(0, 'Clarity must be 0 to 200 NTU.')
+    .max(200, 'Clarity must be 0 to 200 NTU.'),
+  prey: oneOf('What drifts', ['mixed', 'small', 'large'] as const),
   sharpen: oneOf('Sharpening', ['by-itself', 'when-asked']),
   solveOn: oneOf('Where water is solved', ['best', 'device', 'server']),
 }).noUnknown();

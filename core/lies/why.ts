@@ -11,6 +11,9 @@ function needBehind(name: WeighedName, n: PlaceNeeds): 'shelter' | 'food' | 'eas
   return name === 'oxygen' ? 'air' : name;
 }
 
+/** Water that an angler would call coloured, NTU. */
+const STAINED_NTU = 5;
+
 /**
  * Why a place is rated as it is. The need that holds it back is the one that pulls the weighted
  * mean down most under the method, or the temperature where that takes more.
@@ -46,7 +49,7 @@ export function reasons(
     { what: 'oxygen', value: n.oxygenMgL, unit: 'mg/L', source: 'benson-krause-1984' },
   ];
   if (day.shade) out.push({ what: 'shade', value: day.shade[k]!, unit: '', source: 'sun' });
-  if (fish.stain > 0)
+  if ((day.options.turbidityNtu ?? 0) >= STAINED_NTU)
     out.push({
       what: 'clarity',
       value: day.options.turbidityNtu ?? 0,

@@ -19,6 +19,7 @@ export {
   type ExposureView,
   type Posture,
 } from './exposure';
+export { shadeField } from './shade';
 export {
   createScene,
   exposureAt,

@@ -9,3 +9,11 @@ export {
   type TryFold,
   type TryState,
 } from './try-events';
+export {
+  blankWeight,
+  depthPattern,
+  LEAST_FOUND,
+  type DepthPattern,
+  type Look,
+  type Spread,
+} from './depth-pattern';

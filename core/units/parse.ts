@@ -35,14 +35,22 @@ export function parseLengthM(text: string, units: UnitSystem, range: Range): Par
 }
 
 /** A fish's total length, bare number in cm or inches by `units`; value in cm. */
-export function parseFishLengthCm(text: string, units: UnitSystem): Parsed {
+export function parseFishLengthCm(
+  text: string,
+  units: UnitSystem,
+  { min = 5, max = 102 }: { min?: number; max?: number } = {},
+): Parsed {
   const s = text.trim().toLowerCase();
   const m = /^([+-]?\d+(?:[.,]\d+)?)\s*(cm|in|")?$/.exec(s);
-  const range = units === 'us' ? '2 to 40 in' : '5 to 100 cm';
+  const inches = (cm: number) => Math.round(cm / convert.inToCm(1));
+  const range =
+    units === 'us'
+      ? `${inches(min)} to ${inches(max)} in`
+      : `${min} to ${Math.floor(max / 10) * 10 || max} cm`;
   if (!m) return { ok: false, message: `Length "${text}" is not a number. Give ${range}.` };
   const inInches = m[2] ? m[2] !== 'cm' : units === 'us';
   const cm = inInches ? convert.inToCm(toNumber(m[1]!)) : toNumber(m[1]!);
-  if (cm < 5 || cm > 102) {
+  if (cm < min || cm > max) {
     return { ok: false, message: `Length "${text}" is outside what a trout can be: ${range}.` };
   }
   return { ok: true, value: cm };

@@ -4,13 +4,14 @@ import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import type { DriftBand, DriftResult } from '../../core/cast/index';
 import type { BeatPlan } from '../../core/formats/index';
-import type { Lie } from '../../core/lies/index';
+import type { Lie, LieField } from '../../core/lies/index';
 import type { StalkLeg } from '../../core/stalk/index';
 import type { Actions } from '../actions';
 import { WorkspaceProvider } from '../context';
 import { ObjectList } from '../object-list';
 import { freshState, type BeatInput, type Mark, type WorkspaceState } from '../state';
 import { createStore } from '../store';
+import { TEST_SETTINGS } from '../test-settings';
 import { StepRail } from '../step-rail';
 import { CastInspector } from './cast';
 import { LogInspector } from './log';
@@ -72,6 +73,12 @@ const leg = (more: Partial<StalkLeg>): StalkLeg => ({
   ...more,
 });
 
+const rated = (lies: Lie[], nothing: LieField['nothing'] = null): LieField => ({
+  field: new Float64Array(),
+  lies,
+  nothing,
+  expected: { mean: 1.4, low: 0.6, high: 2.2 },
+});
 const initial = {
   step: 'read',
   level: 'Fair',
@@ -84,19 +91,10 @@ const initial = {
   posture: 'kneel',
   marks: [mark],
   tries: [],
-  settings: {
-    units: 'metric',
-    waterTempC: 11.5,
-    anglerHeightM: 1.75,
-    anglerMassKg: 78,
-    maxWadeM: 0.7,
-    rodM: 2.4,
-    sharpen: 'when-asked',
-    solveOn: 'device',
-  },
+  settings: TEST_SETTINGS,
   ...freshState(),
   flowState: { kind: 'ready' },
-  lies: { field: new Float64Array(), lies: [lie] },
+  lies: rated([lie]),
 } as unknown as WorkspaceState;
 
 function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
@@ -148,8 +146,8 @@ describe('Read', () => {
     expect(
       screen.getByText(/at 11.0 °C, a guess until you type the temperature/),
     ).toBeInTheDocument();
-    show(<ReadInspector />, { lies: { field: new Float64Array(), lies: [] } });
-    expect(screen.getByText(/No place here would keep a brown trout/)).toBeInTheDocument();
+    show(<ReadInspector />, { lies: rated([], 'too-warm') });
+    expect(screen.getByText(/too warm for this trout/)).toBeInTheDocument();
   });
   it('a lie with its why, in either unit', () => {
     show(<ReadInspector />, { lieId: 'lie1' });
@@ -319,8 +317,13 @@ describe('beside the plan', () => {
   it('lists the same fish and lies, choosable', async () => {
     const { calls } = show(<ObjectList />);
     await userEvent.click(screen.getByRole('button', { name: /Fish 1 sure, 27 cm, 0.40 m down/ }));
-    await userEvent.click(screen.getByRole('button', { name: /69 Edge of the tongue, 0.65 m/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Edge of the tongue' }));
     expect(calls.map((c) => c[0])).toEqual(['chooseMark', 'chooseLie']);
+    const row = screen.getByRole('row', { name: /69 Edge of the tongue/ });
+    expect(within(row).getByText('0.65 m')).toBeInTheDocument();
+    expect(within(row).getByText('31 cm')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Depth' }));
+    expect(calls.at(-1)).toEqual(['showLies', { order: 'depth' }]);
   });
   it('the rail says what each step found; steps to come are no buttons', async () => {
     const { calls } = show(<StepRail />, { drift });

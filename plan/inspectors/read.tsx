@@ -7,22 +7,26 @@ import {
   formatSpeed,
   formatTemp,
 } from '../../core/units/index';
-import { Behind, Choice, Do, Fact } from '../../ui/parts';
+import { Behind, Choice, Do } from '../../ui/parts';
 import { DEPTH_RAMP, PACE_RAMP } from '../../ui/tokens';
 import { rampColour } from '../../ui/colour';
 import { usePart, useWorkspace } from '../context';
-import { LargePebble } from '../layers/pebble';
 import { useThemeName } from '../use-theme-name';
-import { ASSUMED_LENGTH_CM, lieOf, tempOf } from '../state';
-import { lieName, lieWhy } from '../words';
-import { SOURCES } from '../sources';
+import { lieOf, tempOf } from '../state';
+import { lieName, NOTHING_WORDS, SPECIES_NAMES } from '../words';
+import { FishPanel, ScrubPanel } from './fish-panel';
+import { LiePanel } from './lie-panel';
+import { PatternPanel } from './pattern-panel';
 import { CalibrationPanel, LevelPanel, OverSwitches, ProbePanel } from './water-panel';
 
 export function ReadInspector() {
   const lie = usePart(lieOf);
   return (
     <>
-      {lie ? <LieDetail /> : <ReadIntro />}
+      {lie ? <LiePanel /> : <ReadIntro />}
+      <PatternPanel />
+      <FishPanel />
+      <ScrubPanel />
       <ProbePanel />
       <LevelPanel />
       <WaterKey />
@@ -32,28 +36,32 @@ export function ReadInspector() {
 }
 
 function ReadIntro() {
+  const { actions } = useWorkspace();
   const lies = usePart((s) => s.lies);
   const units = usePart((s) => s.settings.units);
   const temp = usePart(tempOf);
-  const typed = usePart((s) => s.settings.waterTempC !== null);
+  const typed = usePart((s) => s.settings.waterTempC !== null || s.triedTempC !== null);
+  const fish = usePart((s) => s.settings);
   const best = lies?.lies[0];
-  const { actions } = useWorkspace();
   return (
     <section>
       <h2>Where a trout can hold</h2>
       {!lies && <p className="working">Reading the water.</p>}
       {lies && best && (
         <p>
-          {lies.lies.length === 1 ? '1 lie' : `${lies.lies.length} lies`} for a brown trout of{' '}
-          {formatFishLength(ASSUMED_LENGTH_CM, units)} at {formatTemp(temp, units)}
+          {lies.lies.length === 1 ? '1 lie' : `${lies.lies.length} lies`} for a{' '}
+          {SPECIES_NAMES[fish.species].toLowerCase()} trout of{' '}
+          {formatFishLength(fish.fishLengthCm, units)} at {formatTemp(temp, units)}
           {typed ? '' : ', a guess until you type the temperature'}. The best, {best.rating} of 100:{' '}
           {lieName(best.kind).toLowerCase()}.
         </p>
       )}
-      {lies && !best && (
-        <p>
-          No place here would keep a brown trout of {formatFishLength(ASSUMED_LENGTH_CM, units)}{' '}
-          today. Try another level, or a warmer day.
+      {lies?.nothing && <p>{NOTHING_WORDS[lies.nothing]}</p>}
+      {lies && best && (
+        <p className="second">
+          They would hold about {Math.round(lies.expected.mean)} fish (between{' '}
+          {Math.floor(lies.expected.low)} and {Math.ceil(lies.expected.high)}), spaced by territory:
+          a rule of thumb, not a count.
         </p>
       )}
       {best && (
@@ -61,58 +69,6 @@ function ReadIntro() {
           Show the best lie
         </Do>
       )}
-    </section>
-  );
-}
-
-function LieDetail() {
-  const { actions } = useWorkspace();
-  const lie = usePart(lieOf)!;
-  const lies = usePart((s) => s.lies)!;
-  const units = usePart((s) => s.settings.units);
-  const stale = usePart((s) => s.liesStale);
-  const rank = lies.lies.findIndex((l) => l.id === lie.id) + 1;
-  const why = lieWhy(lie.why, units);
-  return (
-    <section className={stale ? 'stale' : ''}>
-      <h2>{lieName(lie.kind)}</h2>
-      <p className="second">
-        {formatDepth(lie.depthM, units)} deep. {rank === 1 ? 'Best' : `Number ${rank}`} of{' '}
-        {lies.lies.length}.
-      </p>
-      <LargePebble rating={lie.rating} needs={lie.needs} />
-      <p>
-        <strong>{why.lead}</strong> {why.rest.join(' ')}
-      </p>
-      <dl className="facts">
-        <Fact name="Gains">{Math.round(lie.profitJph)} J an hour (about ±25 %)</Fact>
-        <Fact name="Could keep a trout to">
-          {lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}
-        </Fact>
-      </dl>
-      <div className="row">
-        <Do voice="solid" onClick={() => actions.go('cast')}>
-          Plan a cast to it
-        </Do>
-        <Do onClick={() => actions.placeMark(lie)}>Mark a fish here</Do>
-      </div>
-      <Behind title="Show all inputs">
-        <ul className="inputs">
-          {lie.why.map((r) => (
-            <li key={r.what}>
-              {SOURCES[r.what] ?? r.what}:{' '}
-              {r.unit === 'm'
-                ? formatLength(r.value, units, 2)
-                : r.unit === 'm/s'
-                  ? formatSpeed(r.value, units)
-                  : r.unit === 'J/h'
-                    ? `${Math.round(r.value)} J/h`
-                    : r.value.toFixed(2)}{' '}
-              <em>{SOURCES[r.source] ?? r.source}</em>
-            </li>
-          ))}
-        </ul>
-      </Behind>
     </section>
   );
 }
