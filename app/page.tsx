@@ -30,6 +30,11 @@ export default async function StartPage() {
         Where a trout can hold in this water, where you are seen, where to stand, and how long the
         fly drifts clean.
       </p>
+      <p>
+        <Link href="/read" className="do line quick-link" prefetch={false}>
+          Quick read: one place, one minute, no beat
+        </Link>
+      </p>
       <SolveWatch />
       {streams
         .filter((s) => shown.some((b) => b.streamId === s.id))

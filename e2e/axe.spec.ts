@@ -28,9 +28,16 @@ for (const theme of ['light', 'dark'] as const) {
     await check(page);
     await page.setViewportSize({ width: 390, height: 844 });
     await check(page);
+    await page.goto('/read');
+    await page.getByRole('button', { name: 'Why, and what to try' }).click();
+    await page.getByText('Bottom, fish').click();
+    await check(page);
     await page.setViewportSize({ width: 1280, height: 800 });
     await openBeat(page);
     await page.getByRole('button', { name: 'Show the best lie' }).click();
+    for (const what of ['Another fish, another water', 'Where another method', 'Show fewer'])
+      await page.getByText(what).click();
+    await inspector(page).getByRole('heading', { name: 'Worth measuring' }).waitFor();
     await check(page);
     await openBeat(page, 'spot?mark=demo-mark-1');
     await expect(page.locator('.ring-line')).toBeVisible();

@@ -19,6 +19,7 @@ const beat: BeatInput = {
   plan,
   marks: [],
   tries: [],
+  reads: [],
   settings: { ...TEST_SETTINGS, waterTempC: 11 },
   nowMs: Date.parse('2026-06-13T07:40:00Z'),
 };
@@ -37,6 +38,7 @@ function setUp() {
     posture: 'kneel',
     marks: [],
     tries: [],
+    reads: [],
     settings: beat.settings,
     layer: 'depth',
     placing: false,

@@ -191,6 +191,19 @@ export function createActions(
       });
       if (!dragging) replace();
     },
+    /** The read that the next press on the plan places; null gives up. */
+    placeReadNext: (placingRead: string | null) => store.set({ placingRead, placing: false }),
+    placeRead(id: string, place: Place) {
+      const read = store.get().reads.find((r) => r.id === id);
+      if (!read) return;
+      const placed = { ...read, xM: cm(place.xM), yM: cm(place.yM) };
+      store.set((s) => ({
+        placingRead: null,
+        reads: s.reads.map((r) => (r.id === id ? placed : r)),
+      }));
+      const { id: _id, ...body } = placed;
+      outbox.post({ method: 'PUT', path: `/api/v1/reads/${id}`, body });
+    },
     setPlacing: (placing: boolean) => store.set({ placing }),
     /** Marks a fish at a place in the water; heading and depth from the water there until said. */
     placeMark(place: Place): string | null {

@@ -85,6 +85,7 @@ function start(more: Partial<WorkspaceState['settings']> = {}) {
     posture: 'kneel',
     marks: [],
     tries: [],
+    reads: [],
     settings: { ...TEST_SETTINGS, waterTempC: 11, ...more },
   } as unknown as WorkspaceState);
   const engine = startEngine(store, beat);

@@ -3,12 +3,15 @@
 import { formatDepth, formatFishLength } from '../core/units/index';
 import { usePart, useWorkspace } from './context';
 import { LieList } from './lie-list';
+import { lieName } from './words';
 
 /** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
 export function ObjectList() {
   const { actions } = useWorkspace();
   const lies = usePart((s) => s.lies);
   const marks = usePart((s) => s.marks);
+  const reads = usePart((s) => s.reads);
+  const placingRead = usePart((s) => s.placingRead);
   const chosenMark = usePart((s) => s.markId);
   const units = usePart((s) => s.settings.units);
   return (
@@ -25,6 +28,27 @@ export function ObjectList() {
               >
                 <strong className="fish-word">Fish {i + 1}</strong> {m.surety},{' '}
                 {formatFishLength(m.totalLengthCm, units)}, {formatDepth(m.fishDepthM, units)} down
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {reads.length > 0 && (
+        <ul aria-label="Quick reads">
+          {reads.map((r) => (
+            <li key={r.id}>
+              <button
+                type="button"
+                aria-pressed={placingRead === r.id}
+                onClick={() => actions.placeReadNext(placingRead === r.id ? null : r.id)}
+              >
+                <strong>{r.result.rating}</strong> as told: {lieName(r.result.kind)}
+                {r.note && `, ${r.note}`}.{' '}
+                {placingRead === r.id
+                  ? 'Press the plan where it was.'
+                  : r.xM === null
+                    ? 'Place it.'
+                    : 'Move it.'}
               </button>
             </li>
           ))}

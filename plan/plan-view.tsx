@@ -9,6 +9,7 @@ import { LandLayer } from './layers/land-layer';
 import { LiesLayer } from './layers/lies-layer';
 import { MarksLayer, RingLayer } from './layers/marks-layer';
 import { ProbeLayer } from './layers/probe-layer';
+import { ReadsLayer } from './layers/reads-layer';
 import { ReadingLayer } from './layers/reading-layer';
 import { WaterCanvas, WaterLines } from './layers/water-layer';
 import { usePanZoom } from './use-pan-zoom';
@@ -32,6 +33,7 @@ export function PlanView({
   const stale = usePart((s) => s.flowStale);
   const layer = usePart((s) => s.layer);
   const placing = usePart((s) => s.placing);
+  const placingRead = usePart((s) => s.placingRead);
   const units = usePart((s) => s.settings.units);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const step = usePart((s) => s.step);
@@ -52,7 +54,8 @@ export function PlanView({
       xM: worldX(camera, event.clientX - box.left),
       yM: worldY(camera, event.clientY - box.top),
     };
-    if (placing) actions.placeMark(place);
+    if (placingRead) actions.placeRead(placingRead, place);
+    else if (placing) actions.placeMark(place);
     else if (step === 'read') actions.probeAt(place);
   };
   /** The probe follows the pointer, once a frame; a finger is not a pointer that hovers. */
@@ -69,7 +72,7 @@ export function PlanView({
     });
   };
   return (
-    <div className={`plan${placing ? ' placing' : ''}`}>
+    <div className={`plan${placing || placingRead ? ' placing' : ''}`}>
       {flow && (
         <div style={{ opacity: stale ? 0.75 : 1 }}>
           <WaterCanvas
@@ -113,6 +116,7 @@ export function PlanView({
         )}
         <RingLayer camera={camera} />
         <LiesLayer camera={camera} />
+        {step === 'read' && <ReadsLayer camera={camera} />}
         <CastLayer camera={camera} />
         <MarksLayer camera={camera} />
         {step === 'read' && <ProbeLayer camera={camera} />}

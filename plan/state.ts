@@ -8,6 +8,8 @@ import type {
   Method,
   MethodDifference,
   PreyMix,
+  QuickAnswers,
+  QuickReading,
   RatedDay,
   Season,
 } from '../core/lies/index';
@@ -49,6 +51,20 @@ export interface Settings {
   solveOn: 'best' | 'device' | 'server';
 }
 
+/** A quick read as it was kept: one place as told, and what it was rated then. */
+export interface KeptRead {
+  id: string;
+  beatId: string | null;
+  /** Where it is on its beat; null until placed. */
+  xM: number | null;
+  yM: number | null;
+  takenMs: number;
+  zoneOffsetMin: number;
+  answers: QuickAnswers;
+  result: Extract<QuickReading, { ok: true }>;
+  note: string;
+}
+
 /** What the page is opened with. */
 export interface BeatInput {
   id: string;
@@ -56,6 +72,7 @@ export interface BeatInput {
   plan: BeatPlan;
   marks: Mark[];
   tries: Try[];
+  reads: KeptRead[];
   settings: Settings;
   nowMs: number;
 }
@@ -112,6 +129,10 @@ export interface HourExposure {
 export interface WorkspaceState extends Address {
   marks: Mark[];
   tries: Try[];
+  /** Quick reads pinned to this beat. */
+  reads: KeptRead[];
+  /** The read that the next press on the plan places. */
+  placingRead: string | null;
   settings: Settings;
 
   layer: 'depth' | 'pace';
@@ -163,7 +184,7 @@ export interface WorkspaceState extends Address {
   hours: HourExposure[] | null;
 }
 
-type Document = Address & Pick<WorkspaceState, 'marks' | 'tries' | 'settings'>;
+type Document = Address & Pick<WorkspaceState, 'marks' | 'tries' | 'reads' | 'settings'>;
 
 /** Session and derived state before anything has been asked or answered. */
 export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
@@ -171,6 +192,7 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   over: { pieces: true, seams: false, foam: false, leaves: false, measured: false },
   compareLevel: null,
   placing: false,
+  placingRead: null,
   dragging: null,
   notices: [],
   saving: { waiting: 0, problem: null },

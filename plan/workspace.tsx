@@ -51,12 +51,15 @@ function initialState(beat: BeatInput, step: string, query: string): WorkspaceSt
     dropped.push(`The link's fish is not on this beat any more.`);
     address.markId = null;
   }
+  const asked = new URLSearchParams(query).get('pin');
   return {
     ...address,
     marks: beat.marks,
     tries: beat.tries,
+    reads: beat.reads,
     settings: beat.settings,
     ...freshState(),
+    placingRead: beat.reads.find((r) => r.id === asked && r.xM === null)?.id ?? null,
     notices: dropped,
   };
 }

@@ -29,6 +29,7 @@ export {
   type BookTable,
   type TableReport,
 } from './whole-book';
+export { dropRead, listReads, putRead, type StoredRead } from './reads';
 export { findFlow, hasFlow, saveFlow } from './flows';
 export { listMarks, putMark, strikeMark, type StoredMark } from './marks';
 export { readSettings, writeSettings } from './settings';

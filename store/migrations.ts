@@ -12,6 +12,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of WATER) await sql.raw(statement).execute(db);
     },
   },
+  '2026-003-lies': {
+    async up(db: Kysely<unknown>) {
+      for (const statement of LIES) await sql.raw(statement).execute(db);
+    },
+  },
 };
 
 const FIRST_LIGHT = [
@@ -60,4 +65,12 @@ const WATER = [
   `create table photos (
     id text primary key, bytes blob not null, width integer not null, height integer not null,
     created_ms integer not null) strict`,
+];
+
+const LIES = [
+  `create table reads (
+    id text primary key, beat_id text references beats(id), x_m real, y_m real,
+    taken_ms integer not null, zone_offset_min integer not null, answers_json text not null,
+    result_json text not null, note text not null, dropped integer not null default 0) strict`,
+  `create index reads_of_beat on reads(beat_id)`,
 ];

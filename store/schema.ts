@@ -51,6 +51,19 @@ export interface Database {
     created_ms: number;
     struck: number;
   };
+  /** Quick reads: one place as told, on a beat or on none yet. */
+  reads: {
+    id: string;
+    beat_id: string | null;
+    x_m: number | null;
+    y_m: number | null;
+    taken_ms: number;
+    zone_offset_min: number;
+    answers_json: string;
+    result_json: string;
+    note: string;
+    dropped: Generated<number>;
+  };
   outings: { id: string; beat_id: string; local_date: string };
   tries: {
     id: string;

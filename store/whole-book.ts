@@ -13,6 +13,7 @@ export const BOOK_TABLES = {
   drafts: ['id'],
   photos: ['id'],
   marks: ['id'],
+  reads: ['id'],
   outings: ['id'],
   tries: ['id'],
   try_events: ['id'],
@@ -61,7 +62,7 @@ export async function addToBook(db: Db, rows: BookRows, dry: boolean): Promise<T
   try {
     await db.transaction().execute(async (trx) => {
       for (const table of Object.keys(BOOK_TABLES) as BookTable[])
-        report.push(await addTable(trx, table, rows[table]));
+        report.push(await addTable(trx, table, rows[table] ?? []));
       if (dry) throw new DryRun();
     });
   } catch (error) {

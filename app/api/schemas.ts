@@ -155,6 +155,17 @@ export const draftSchema = object({
   body: mixed<object>().required('The draft is empty.'),
 }).noUnknown();
 
+export const readSchema = object({
+  beatId: string().nullable().defined(),
+  xM: number().nullable().defined(),
+  yM: number().nullable().defined(),
+  takenMs: range('Time', 0, 4e12, 'ms'),
+  zoneOffsetMin: range('Zone', -900, 900, 'min'),
+  answers: mixed<object>().required('What was told is missing.'),
+  result: mixed<object>().required('The result is missing.'),
+  note: text('The note', 500).defined(),
+}).noUnknown();
+
 export type EventBody = InferType<typeof eventSchema>;
 type SettingsBody = InferType<typeof settingsSchema>;
 /** Settings as the page holds them: each one there. */

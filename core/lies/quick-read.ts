@@ -1,13 +1,15 @@
 import { clamp } from '../grid/index';
-import type { BedMaterial } from '../formats/index';
+import { BED_MATERIALS, type BedMaterial } from '../formats/index';
 import type { Reason } from '../units/index';
 import { brokenWater, MATERIALS, SOLID, surfaceFactor, type FlowField } from '../water/index';
 import { fishDay, fishProblems, type FishOptions } from './fish-day';
 import { GUESS } from './guesses';
+import { largestKept } from './largest-kept';
 import type { LieKind } from './kinds';
 import { createPlaceNeeds, canHold, placeNeedsInto, rated } from './needs';
 import type { Needs } from './rate-lies';
 import { layersInto, LAYERS, type WaterForFish } from './water-for-fish';
+import { DOUBT } from './sensitivity';
 import { reasons } from './why';
 
 export const QUICK_EDGES = ['none', 'quicker', 'slower'] as const;
@@ -63,7 +65,10 @@ export type QuickReading =
       rating: number;
       needs: Needs;
       kind: LieKind;
+      /** Rating at the ends of what an eye can tell: depth and pace by `DOUBT`. */
+      band: { low: number; high: number };
       profitJph: number;
+      largestCm: number | null;
       why: Reason[];
       advice: Advice[];
     };
@@ -83,6 +88,33 @@ export const QUICK_RANGE = { depthM: [0.02, 3], paceMps: [0, 3], coverM: [0, 10]
 export function quickRead(answers: QuickAnswers): QuickReading {
   const problems = quickProblems(answers);
   if (problems.length > 0) return { ok: false, problems };
+  const told = ratedAsTold(answers);
+  const ratings = [told.rating];
+  for (const depth of [1 - DOUBT.depthShare, 1 + DOUBT.depthShare]) {
+    for (const pace of [1 - DOUBT.paceShare, 1 + DOUBT.paceShare])
+      ratings.push(
+        ratedAsTold({
+          ...answers,
+          depthM: answers.depthM * depth,
+          surfacePaceMps: answers.surfacePaceMps * pace,
+        }).rating,
+      );
+  }
+  const { water, day, k, rating, needs, profitJph, why } = told;
+  return {
+    ok: true,
+    rating,
+    band: { low: Math.min(...ratings), high: Math.max(...ratings) },
+    needs,
+    kind: kindAsTold(answers),
+    profitJph,
+    largestCm: largestKept(water, day, k),
+    why,
+    advice: adviceFor(answers, rating, day.base.temperature),
+  };
+}
+
+function ratedAsTold(answers: QuickAnswers) {
   const water = patchAsTold(answers);
   const { colour, shaded, method = 'energy-budget' } = answers;
   const cells = water.open.length;
@@ -107,15 +139,7 @@ export function quickRead(answers: QuickAnswers): QuickReading {
   const why: Reason[] = deepEnough
     ? reasons(n, water, day, method, k)
     : [{ what: 'too-shallow', value: day.base.leastDepthM, unit: 'm', source: 'guess' }];
-  return {
-    ok: true,
-    rating,
-    needs,
-    kind: kindAsTold(answers),
-    profitJph: n.profitJph,
-    why,
-    advice: adviceFor(answers, rating, day.base.temperature),
-  };
+  return { water, day, k, rating, needs, profitJph: n.profitJph, why };
 }
 
 function quickProblems(a: QuickAnswers): string[] {
@@ -129,6 +153,14 @@ function quickProblems(a: QuickAnswers): string[] {
     if (!(value >= lo && value <= hi))
       out.push(`${name} ${value} ${unit} is outside ${lo} to ${hi} ${unit}.`);
   };
+  const word = (name: string, value: string, words: readonly string[]) => {
+    if (!words.includes(value))
+      out.push(`${name} "${value}" is not known: it must be one of ${words.join(', ')}.`);
+  };
+  word('Edge', a.edge, QUICK_EDGES);
+  word('Cover', a.cover, QUICK_COVERS);
+  word('Colour of the water', a.colour, QUICK_COLOURS);
+  word('Bottom', a.bottom, BED_MATERIALS);
   check('Depth', a.depthM, QUICK_RANGE.depthM, 'm');
   check('Pace', a.surfacePaceMps, QUICK_RANGE.paceMps, 'm/s');
   if (a.cover !== 'none') check('Distance to cover', a.coverDistanceM, QUICK_RANGE.coverM, 'm');

@@ -1,13 +1,13 @@
 import { fnv1a64, type Place } from '../grid/index';
 import { planHash, type BeatPlan } from '../formats/index';
-import { TOTAL_PER_FORK } from '../fish/index';
 import { traceStreamline, type FlowField } from '../water/index';
 import type { Reason } from '../units/index';
 import { fishDay, fishProblems, type FishDay, type FishOptions } from './fish-day';
 import { GUESS } from './guesses';
 import { boulderAt, boulderIsSolved, kindAt, type LieKind } from './kinds';
 import type { Method } from './methods';
-import { canHold, createPlaceNeeds, placeNeedsInto } from './needs';
+import { largestKept } from './largest-kept';
+import { createPlaceNeeds, placeNeedsInto } from './needs';
 import { needsField, ratingField, type NeedsField } from './needs-field';
 import { choosePeaks } from './peaks';
 import { waterForFish, type WaterForFish } from './water-for-fish';
@@ -179,24 +179,4 @@ export function headingAt(flow: FlowField, k: number): number {
     }
   }
   return su === 0 && sv === 0 ? 0 : Math.atan2(-sv, -su);
-}
-
-/** Bisection on length: profit positive, shelter enough, water deep enough. Total length, cm. */
-function largestKept(water: WaterForFish, day: FishDay, k: number): number | null {
-  const needs = createPlaceNeeds();
-  const keeps = (totalCm: number) => {
-    const grown = fishDay(water, { ...day.options, forkLengthCm: totalCm / TOTAL_PER_FORK });
-    if (!canHold(water, grown.at(k), k)) return false;
-    const n = placeNeedsInto(water, grown, k, needs);
-    return n.profitJph > 0 && n.shelter >= GUESS.keepShelter;
-  };
-  let [lo, hi] = GUESS.lengthsCm as readonly [number, number];
-  if (!keeps(lo)) return null;
-  if (keeps(hi)) return hi;
-  while (hi - lo > 0.5) {
-    const mid = (lo + hi) / 2;
-    if (keeps(mid)) lo = mid;
-    else hi = mid;
-  }
-  return Math.floor(lo);
 }

@@ -66,7 +66,16 @@ export function parseTempC(text: string, units: UnitSystem): Parsed {
   const fahrenheit = /f$/i.test(text.trim()) || (units === 'us' && !/c$/i.test(text.trim()));
   const c = fahrenheit ? convert.fToC(toNumber(s)) : toNumber(s);
   if (c < 0 || c > 30) {
-    return { ok: false, message: `Water temperature "${text}" is not possible here: ${range}.` };
+    // A figure of the other unit is asked back, not taken.
+    const asF = convert.fToC(toNumber(s));
+    const meant =
+      !fahrenheit && asF >= 0 && asF <= 30
+        ? ` Was ${s} °F meant, which is ${asF.toFixed(1)} °C?`
+        : '';
+    return {
+      ok: false,
+      message: `Water temperature "${text}" is not possible here: ${range}.${meant}`,
+    };
   }
   return { ok: true, value: c };
 }

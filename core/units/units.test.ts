@@ -83,3 +83,13 @@ it('pace and depth words have the bounds of the contract', () => {
     'over the waist',
   ]);
 });
+
+it('a temperature in the other unit is asked back, not taken', () => {
+  expect(parseTempC('68', 'metric')).toEqual({
+    ok: false,
+    message:
+      'Water temperature "68" is not possible here: 0 to 30 °C. Was 68 °F meant, which is 20.0 °C?',
+  });
+  expect(parseTempC('200', 'metric')).toMatchObject({ ok: false });
+  expect(parseTempC('68 F', 'metric')).toMatchObject({ ok: true });
+});

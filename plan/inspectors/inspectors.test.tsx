@@ -91,6 +91,7 @@ const initial = {
   posture: 'kneel',
   marks: [mark],
   tries: [],
+  reads: [],
   settings: TEST_SETTINGS,
   ...freshState(),
   flowState: { kind: 'ready' },

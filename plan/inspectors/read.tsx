@@ -42,6 +42,7 @@ function ReadIntro() {
   const temp = usePart(tempOf);
   const typed = usePart((s) => s.settings.waterTempC !== null || s.triedTempC !== null);
   const fish = usePart((s) => s.settings);
+  const stale = usePart((s) => s.liesStale);
   const best = lies?.lies[0];
   return (
     <section>
@@ -65,7 +66,7 @@ function ReadIntro() {
         </p>
       )}
       {best && (
-        <Do voice="solid" onClick={() => actions.chooseLie(best)}>
+        <Do voice="solid" disabled={stale} onClick={() => actions.chooseLie(best)}>
           Show the best lie
         </Do>
       )}

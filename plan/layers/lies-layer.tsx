@@ -6,9 +6,10 @@ import { pageX, pageY, type Camera } from '../camera';
 import { usePart, useWorkspace } from '../context';
 import { useDayChanges } from '../day-changes';
 import { declutter } from '../drawing/declutter';
-import { fishLengthPx, PEBBLE, smoothPath, pebbleRadius } from '../drawing/shapes';
+import { fishLengthPx, smoothPath, pebbleRadius } from '../drawing/shapes';
 import { lieOf, markOf, passes } from '../state';
 import { lieName, methodName } from '../words';
+import { Hollow } from './hollow';
 import { Pebble } from './pebble';
 
 /** Below this scale only the best lies and the chosen one wear grains. */
@@ -154,21 +155,6 @@ function Partings({ camera }: { camera: Camera }) {
           </g>
         ))}
     </g>
-  );
-}
-
-function Hollow({ r }: { r: number }) {
-  return (
-    <>
-      <path d={PEBBLE} transform={`scale(${r})`} className="hollow-case" strokeWidth={5 / r} />
-      <path
-        d={PEBBLE}
-        transform={`scale(${r})`}
-        className="hollow"
-        strokeWidth={1.6 / r}
-        strokeDasharray={`${5 / r} ${3.5 / r}`}
-      />
-    </>
   );
 }
 

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
-import { nowMs, openBeat, settings } from '@/services/index';
-import { Workspace } from '@/plan/index';
+import { nowMs, openBeat, readsInBook, settings } from '@/services/index';
+import { Workspace, type BeatInput } from '@/plan/index';
 
 export const dynamic = 'force-dynamic';
 
@@ -28,6 +28,7 @@ export default async function BeatPage({ params, searchParams }: Props) {
     plan: beat.plan,
     marks: marks.map(({ beatId: _beat, ...mark }) => mark),
     tries: tries.map(({ beatId: _beat, ...attempt }) => attempt),
+    reads: (await readsInBook(id)) as BeatInput['reads'],
     settings: await settings(),
     nowMs: nowMs(),
   };

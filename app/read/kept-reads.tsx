@@ -1,0 +1,67 @@
+'use client';
+
+import Link from 'next/link';
+import { formatDepth, type UnitSystem } from '@/core/units/index';
+import type { KeptRead } from '@/plan/state';
+import { lieName } from '@/plan/words';
+
+const when = (r: KeptRead) =>
+  new Date(r.takenMs + r.zoneOffsetMin * 60_000).toISOString().slice(5, 16).replace('T', ', ');
+
+/** What was kept, newest first; each can be pinned to a beat, and placed there on its plan. */
+export function KeptReads({
+  reads,
+  beats,
+  units,
+  onPin,
+  onDrop,
+}: {
+  reads: readonly KeptRead[];
+  beats: readonly { id: string; name: string }[];
+  units: UnitSystem;
+  onPin: (read: KeptRead, beatId: string | null) => void;
+  onDrop: (read: KeptRead) => void;
+}) {
+  if (reads.length === 0) return null;
+  return (
+    <section className="kept" aria-label="Kept reads">
+      <h2>Kept</h2>
+      <ul>
+        {reads.map((r) => (
+          <li key={r.id}>
+            <p>
+              <strong>{r.result.rating}</strong> {lieName(r.result.kind)},{' '}
+              {formatDepth(r.answers.depthM, units)}
+              {r.note && `: ${r.note}`}
+              <br />
+              <span className="second">{when(r)}</span>
+            </p>
+            <label>
+              On{' '}
+              <select
+                aria-label="Beat of this read"
+                value={r.beatId ?? ''}
+                onChange={(e) => onPin(r, e.target.value === '' ? null : e.target.value)}
+              >
+                <option value="">no beat yet</option>
+                {beats.map((b) => (
+                  <option key={b.id} value={b.id}>
+                    {b.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {r.beatId && (
+              <Link href={`/b/${r.beatId}/read?pin=${r.id}`} className="plain" prefetch={false}>
+                {r.xM === null ? 'Place it on the plan' : 'Show it on the plan'}
+              </Link>
+            )}
+            <button type="button" className="plain" onClick={() => onDrop(r)}>
+              Throw it away
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

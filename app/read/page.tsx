@@ -1,0 +1,34 @@
+import Link from 'next/link';
+import { beatsInBook, readsInBook, settings } from '@/services/index';
+import { ThemeButton } from '@/ui/theme-button';
+import { QuickReadPage } from './quick-read-page';
+import type { KeptRead } from '@/plan/state';
+import './read.css';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Quick read, Pebble Lane' };
+
+/** One place on the bank, told in under a minute, with no beat at all. */
+export default async function Page() {
+  const [kept, beats, reads] = await Promise.all([settings(), beatsInBook(), readsInBook()]);
+  return (
+    <main className="quick">
+      <header>
+        <h1>What is here?</h1>
+        <nav>
+          <Link href="/" className="plain">
+            Book
+          </Link>
+          <ThemeButton />
+        </nav>
+      </header>
+      <QuickReadPage
+        settings={kept}
+        beats={beats
+          .filter((b) => !b.deleted && !b.putAway)
+          .map((b) => ({ id: b.id, name: b.name }))}
+        reads={reads as KeptRead[]}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,206 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { SPECIES } from '@/core/fish/index';
+import { BED_MATERIALS } from '@/core/formats/index';
+import {
+  quickRead,
+  QUICK_COLOURS,
+  type QuickAnswers,
+  type QuickCover,
+  type QuickEdge,
+} from '@/core/lies/index';
+import { formatTemp, parseTempC, paceWord, tempUnit } from '@/core/units/index';
+import { PACE_WORD_MPS } from '@/core/water/index';
+import { clientId } from '@/plan/client-id';
+import { createOutbox, type OutboxReport } from '@/plan/outbox';
+import { ASSUMED_TEMP_C, type KeptRead, type Settings } from '@/plan/state';
+import { SPECIES_NAMES } from '@/plan/words';
+import { Choice, Behind, FigureField } from '@/ui/parts';
+import { KeptReads } from './kept-reads';
+import { Leg } from './leg';
+import { PaceTimer } from './pace-timer';
+import { ReadResult } from './read-result';
+
+const PACES = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;
+const COVERS: readonly (readonly [QuickCover, string])[] = [
+  ['rock', 'Boulder by it'],
+  ['wood', 'Wood by it'],
+  ['undercut', 'Undercut bank'],
+  ['boughs', 'Boughs over it'],
+  ['weed', 'Weed by it'],
+];
+const EDGES: readonly (readonly [QuickEdge, string])[] = [
+  ['quicker', 'Quicker water beside it'],
+  ['slower', 'Slower water beside it'],
+];
+/** Cover within a step of the place, or over it. */
+const COVER_AT_M: Record<QuickCover, number> = {
+  none: 0,
+  rock: 0.4,
+  wood: 0.4,
+  undercut: 0,
+  boughs: 0,
+  weed: 0.2,
+};
+
+/** Everything about one place in a minute, one thumb; the answer stands at the foot all the while. */
+export function QuickReadPage({
+  settings,
+  beats,
+  reads,
+}: {
+  settings: Settings;
+  beats: readonly { id: string; name: string }[];
+  reads: readonly KeptRead[];
+}) {
+  const { units } = settings;
+  const [told, setTold] = useState<QuickAnswers>(() => ({
+    species: settings.species,
+    forkLengthCm: settings.fishLengthCm / 1.04,
+    waterTempC: settings.waterTempC ?? ASSUMED_TEMP_C,
+    prey: settings.prey,
+    method: settings.methods.holding,
+    depthM: 0.5,
+    surfacePaceMps: PACE_WORD_MPS.walk,
+    edge: 'none',
+    cover: 'none',
+    coverDistanceM: 0,
+    bottom: 'gravel',
+    foam: false,
+    colour: 'clear',
+    shaded: false,
+  }));
+  const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));
+  const reading = useMemo(() => quickRead(told), [told]);
+  const [kept, setKept] = useState<readonly KeptRead[]>(reads);
+  const [saving, setSaving] = useState<OutboxReport>({ waiting: 0, problem: null });
+  const [justKept, setJustKept] = useState(false);
+  const [note, setNote] = useState('');
+  const outbox = useRef<ReturnType<typeof createOutbox> | null>(null);
+  useEffect(() => {
+    outbox.current = createOutbox(setSaving, (...a) => fetch(...a), window.localStorage);
+    void outbox.current.flush();
+  }, []);
+  const post = ({ id, ...body }: KeptRead) =>
+    outbox.current?.post({ method: 'PUT', path: `/api/v1/reads/${id}`, body });
+  const keep = () => {
+    if (!reading.ok) return;
+    const takenMs = Date.now();
+    const read: KeptRead = {
+      id: clientId(),
+      beatId: null,
+      xM: null,
+      yM: null,
+      takenMs,
+      zoneOffsetMin: -new Date(takenMs).getTimezoneOffset(),
+      answers: told,
+      result: reading,
+      note: note.trim(),
+    };
+    setKept((k) => [read, ...k]);
+    setNote('');
+    setJustKept(true);
+    post(read);
+  };
+  const pin = (read: KeptRead, beatId: string | null) => {
+    const pinned = { ...read, beatId, xM: null, yM: null };
+    setKept((k) => k.map((r) => (r.id === read.id ? pinned : r)));
+    post(pinned);
+  };
+  const drop = (read: KeptRead) => {
+    setKept((k) => k.filter((r) => r.id !== read.id));
+    outbox.current?.post({ method: 'DELETE', path: `/api/v1/reads/${read.id}` });
+  };
+  const cell = (pressed: boolean, word: string, press: () => void) => (
+    <button key={word} type="button" aria-pressed={pressed} onClick={press}>
+      {word}
+    </button>
+  );
+  return (
+    <>
+      <Leg
+        depthM={told.depthM}
+        heightM={settings.anglerHeightM}
+        units={units}
+        onDepth={(depthM) => tell({ depthM })}
+      />
+      <div className="cells five" role="group" aria-label="Pace of the surface">
+        {PACES.map((p) =>
+          cell(paceWord(told.surfacePaceMps) === p, p, () =>
+            tell({ surfacePaceMps: PACE_WORD_MPS[p] }),
+          ),
+        )}
+      </div>
+      <PaceTimer units={units} onPace={(surfacePaceMps) => tell({ surfacePaceMps })} />
+      <div className="cells" role="group" aria-label="What is there">
+        {COVERS.map(([cover, word]) =>
+          cell(told.cover === cover, word, () => {
+            const next = told.cover === cover ? 'none' : cover;
+            tell({ cover: next, coverDistanceM: COVER_AT_M[next] });
+          }),
+        )}
+        {EDGES.map(([edge, word]) =>
+          cell(told.edge === edge, word, () => tell({ edge: told.edge === edge ? 'none' : edge })),
+        )}
+        {cell(told.foam, 'Foam line', () => tell({ foam: !told.foam }))}
+        {cell(told.shaded, 'In the shade', () => tell({ shaded: !told.shaded }))}
+      </div>
+      <div className="told">
+        <FigureField
+          id="quick-temp"
+          label="Water"
+          unit={tempUnit(units)}
+          value={formatTemp(told.waterTempC, units).replace(/ \S+$/, '')}
+          parse={(text) => parseTempC(text, units)}
+          onKeep={(waterTempC) => tell({ waterTempC })}
+        />
+        <Choice
+          label="Colour of the water"
+          value={told.colour}
+          options={QUICK_COLOURS.map((c) => [c, c] as const)}
+          onChange={(colour) => tell({ colour })}
+        />
+        <Behind title="Bottom, fish">
+          <label className="bottom">
+            Bottom{' '}
+            <select
+              value={told.bottom}
+              onChange={(e) => tell({ bottom: e.target.value as QuickAnswers['bottom'] })}
+            >
+              {BED_MATERIALS.map((m) => (
+                <option key={m} value={m}>
+                  {m.replace('-', ' ')}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Choice
+            label="Species"
+            value={told.species}
+            options={SPECIES.map((s) => [s, SPECIES_NAMES[s]] as const)}
+            onChange={(species) => tell({ species })}
+          />
+        </Behind>
+        <label className="note-field">
+          Note <input value={note} maxLength={200} onChange={(e) => setNote(e.target.value)} />
+        </label>
+      </div>
+      <KeptReads reads={kept} beats={beats} units={units} onPin={pin} onDrop={drop} />
+      <ReadResult
+        reading={reading}
+        units={units}
+        saved={
+          justKept
+            ? saving.problem
+              ? saving.problem
+              : saving.waiting > 0
+                ? 'Saved on this phone.'
+                : 'Kept in the book.'
+            : null
+        }
+        onKeep={keep}
+      />
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import { useState } from 'react';
+import type { Advice, QuickReading } from '@/core/lies/index';
+import { formatFishLength, type UnitSystem } from '@/core/units/index';
+import { LargePebble, Pebble } from '@/plan/layers/pebble';
+import { lieName, lieWhy } from '@/plan/words';
+
+const ADVICE_WORDS: Record<Advice, string> = {
+  'leave-warm': 'The water is 20 °C or more: leave them be, whatever rises.',
+  'wait-cooler': 'Come back in the cool of the morning.',
+  'nymph-on-bottom': 'A nymph that ticks the bottom now and then.',
+  'dry-along-foam': 'A dry down the foam line.',
+  'nymph-and-dry': 'A dry, or a nymph below one.',
+  'short-line': 'A short line, held high: quick water drags at once.',
+  'by-the-edge': 'Along the edge, not across it.',
+  'tight-to-cover': 'Tight to the cover; the first cast two feet short.',
+  'dark-and-large': 'Dark and large; the soft edge at your own feet first.',
+  'walk-on': 'Walk on: better water pays more.',
+  'look-first': 'Look for the fish before you cast.',
+};
+
+const verdict = (rating: number, warm: boolean) =>
+  warm
+    ? 'Leave it alone'
+    : rating >= 60
+      ? 'Worth a cast'
+      : rating >= 40
+        ? 'Worth a look'
+        : rating >= 25
+          ? 'Only in passing'
+          : 'Walk on';
+
+/** The answer, at the foot of the page; opened, its needs, why and what to try. */
+export function ReadResult({
+  reading,
+  units,
+  saved,
+  onKeep,
+}: {
+  reading: QuickReading;
+  units: UnitSystem;
+  saved: string | null;
+  onKeep: () => void;
+}) {
+  const [open, setOpen] = useState(false);
+  if (!reading.ok)
+    return (
+      <footer className="answer" role="alert">
+        {reading.problems.map((p) => (
+          <p key={p}>{p}</p>
+        ))}
+      </footer>
+    );
+  const why = lieWhy(reading.why, units);
+  const { low, high } = reading.band;
+  const warm = reading.advice.includes('leave-warm');
+  return (
+    <footer className="answer">
+      {open && (
+        <div className="answer-more">
+          <LargePebble rating={reading.rating} needs={reading.needs} />
+          <p>
+            {lieName(reading.kind)}. <strong>{why.lead}</strong> {why.rest.join(' ')}
+          </p>
+          <ul>
+            {reading.advice.map((a) => (
+              <li key={a}>{ADVICE_WORDS[a]}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <button
+        type="button"
+        className="answer-face"
+        aria-expanded={open}
+        onClick={() => setOpen((o) => !o)}
+      >
+        <svg width="84" height="72" viewBox="-42 -36 84 72" aria-hidden="true">
+          <Pebble rating={reading.rating} needs={reading.needs} r={25} />
+        </svg>
+        <span>
+          <strong className="verdict" aria-live="polite">
+            {verdict(reading.rating, warm)}
+          </strong>
+          <span>
+            {reading.rating} (between {low} and {high}).{' '}
+            {reading.largestCm === null
+              ? 'It would keep no fish.'
+              : `Trout to ${formatFishLength(reading.largestCm, units)}.`}{' '}
+            {why.lead}
+          </span>
+        </span>
+      </button>
+      <div className="answer-do">
+        <button type="button" onClick={onKeep}>
+          Keep this read
+        </button>
+        <button type="button" aria-expanded={open} onClick={() => setOpen((o) => !o)}>
+          {open ? 'Less' : 'Why, and what to try'}
+        </button>
+      </div>
+      <p role="status" className="answer-saved">
+        {saved}
+      </p>
+    </footer>
+  );
+}

@@ -1,0 +1,60 @@
+import type { Db } from './open';
+import type { Database } from './schema';
+import type { Selectable } from 'kysely';
+
+/** One place as told, with what it was rated then. `answers` and `result` belong to the rating. */
+export interface StoredRead {
+  id: string;
+  beatId: string | null;
+  /** Where it is on its beat; null until pinned. */
+  xM: number | null;
+  yM: number | null;
+  takenMs: number;
+  zoneOffsetMin: number;
+  answers: unknown;
+  result: unknown;
+  note: string;
+}
+
+const shown = (r: Selectable<Database['reads']>): StoredRead => ({
+  id: r.id,
+  beatId: r.beat_id,
+  xM: r.x_m,
+  yM: r.y_m,
+  takenMs: r.taken_ms,
+  zoneOffsetMin: r.zone_offset_min,
+  answers: JSON.parse(r.answers_json) as unknown,
+  result: JSON.parse(r.result_json) as unknown,
+  note: r.note,
+});
+
+/** Kept again under the same id replaces it: a repeated letter does no harm. */
+export async function putRead(db: Db, read: StoredRead): Promise<void> {
+  const values = {
+    beat_id: read.beatId,
+    x_m: read.xM,
+    y_m: read.yM,
+    taken_ms: read.takenMs,
+    zone_offset_min: read.zoneOffsetMin,
+    answers_json: JSON.stringify(read.answers),
+    result_json: JSON.stringify(read.result),
+    note: read.note,
+  };
+  await db
+    .insertInto('reads')
+    .values({ id: read.id, ...values })
+    .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
+    .execute();
+}
+
+/** Newest first; of one beat, or of all. */
+export async function listReads(db: Db, beatId?: string): Promise<StoredRead[]> {
+  let query = db.selectFrom('reads').selectAll().where('dropped', '=', 0);
+  if (beatId !== undefined) query = query.where('beat_id', '=', beatId);
+  return (await query.orderBy('taken_ms', 'desc').execute()).map(shown);
+}
+
+/** Dropped, not deleted: keeping it again brings it back. */
+export async function dropRead(db: Db, id: string): Promise<void> {
+  await db.updateTable('reads').set({ dropped: 1 }).where('id', '=', id).execute();
+}
