@@ -1,6 +1,6 @@
 import { driftBand, RUNS, simulateDrift } from '../core/cast/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
-import { rateLies } from '../core/lies/index';
+import { quickRead, rateLies, sensitivity, type QuickAnswers } from '../core/lies/index';
 import { createScene, fishView, sightRing } from '../core/sight/index';
 import { planStalk } from '../core/stalk/index';
 import {
@@ -104,11 +104,54 @@ calibrate(glide);
 say('calibration, 24 speeds', (performance.now() - fitted) / 1000, 's');
 
 const trout = { species: 'brown', forkLengthCm: 25 / TOTAL_PER_FORK, waterTempC: 11 } as const;
+const found = rateLies(plan, flow, trout).lies[0]!;
+const best =
+  Math.round((found.yM - flow.y0M) / flow.cellM) * flow.nx +
+  Math.round((found.xM - flow.x0M) / flow.cellM);
+const told: QuickAnswers = {
+  ...trout,
+  depthM: 0.5,
+  surfacePaceMps: 0.4,
+  edge: 'quicker',
+  cover: 'boughs',
+  coverDistanceM: 0,
+  bottom: 'gravel',
+  foam: true,
+  colour: 'clear',
+  shaded: false,
+};
+/** A flow that nothing was prepared for. */
+const fresh = () => ({ ...flow });
 say(
-  'lies, whole field and list',
-  time(5, 1, () => void rateLies(plan, flow, trout)),
+  'lies, whole field and list, from a new flow',
+  time(5, 1, () => void rateLies(plan, fresh(), trout)),
   'ms',
   150,
+);
+let degree = 0;
+say(
+  'lies at another temperature',
+  time(5, 1, () => void rateLies(plan, flow, { ...trout, waterTempC: 4 + (degree += 0.13) })),
+  'ms',
+  50,
+);
+const shade = new Float64Array(flow.depthM.length);
+say(
+  'lies at another hour (shade)',
+  time(5, 1, () => void rateLies(plan, flow, { ...trout, shade: shade.fill((degree += 0.01)) })),
+  'ms',
+  50,
+);
+say(
+  'sensitivity of one lie, seven inputs',
+  time(5, 1, () => void sensitivity(plan, flow, trout, best)),
+  'ms',
+);
+say(
+  'quick read',
+  time(5, 20, () => void quickRead(told)),
+  'ms',
+  16,
 );
 
 const conditions = { sunAltitudeRad: 0.8, sunPlanRad: 1, sky: 'clear', windMps: 1 } as const;

@@ -38,6 +38,9 @@ export function respirationGO2(weightG: number, tempC: number, speedMps: number)
   return ra * weightG ** rb * Math.exp(rq * tempC) * Math.exp(rto * 100 * speedMps);
 }
 
+/** Cost at a pace over the cost at rest: e^(RTO V), V in cm/s. */
+export const swimmingCost = (speedMps: number) => Math.exp(100 * RESPIRATION.rto * speedMps);
+
 /** Cost of holding at a nose speed, J/h for the whole fish. */
 export function holdingCost(
   species: Species,

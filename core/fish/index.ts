@@ -16,6 +16,7 @@ export {
   holdingCost,
   reactionDistanceCm,
   respirationGO2,
+  swimmingCost,
   swimmingPower,
   territoryM2,
   turbidityFactor,

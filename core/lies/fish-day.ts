@@ -120,7 +120,8 @@ export function fishToday(o: FishOptions): FishToday {
     vmaxMps: fastestFeedingMps(forkLengthCm, tempC),
     reactionM2: Float64Array.from(
       GUESS.prey,
-      (p) => ((sees * reactionDistanceCm(p.mm, forkLengthCm)) / 100) ** 2,
+      (p) =>
+        Math.min(GUESS.farthestM, (sees * reactionDistanceCm(p.mm, forkLengthCm)) / 100) ** 2,
     ),
     preyJPerM3: Float64Array.from(GUESS.prey, (p, i) => drift * mix[i]! * p.perM3 * p.j),
     swimming,

@@ -58,6 +58,8 @@ export const GUESS = {
   } as const,
   /** Drift of a season over spring's. */
   seasonDrift: { winter: 0.35, spring: 1, summer: 0.9, autumn: 0.7 } as const,
+  /** A fish goes no farther aside than this for any prey, m. */
+  farthestM: 1.2,
   captureHalfSpeed: 0.75,
   captureSteepness: 3,
 

@@ -183,6 +183,7 @@ describe('turning and mirroring', () => {
         toBankM: far,
         toBoltM: far,
         toSolidM: far,
+        scratch: {},
         reachable: new Map(),
       };
     };

@@ -1,5 +1,5 @@
 import { clamp } from '../grid/index';
-import { ASSIMILATED, depthSuitability, holdingCost } from '../fish/index';
+import { ASSIMILATED, depthSuitability, swimmingCost } from '../fish/index';
 import { noseSpeedMps } from '../water/index';
 import type { FishDay, FishToday } from './fish-day';
 import { GUESS } from './guesses';
@@ -19,6 +19,8 @@ export interface PlaceNeeds extends Weighed {
 }
 
 const BIN_M = 0.1;
+/** Out to here drift is counted in single bins, m: most of it is taken nearer. */
+const NEAR_M = 0.8;
 
 /** Reused by the sweep over a field, so that nothing is allocated a cell. */
 export function createPlaceNeeds(): PlaceNeeds {
@@ -64,16 +66,14 @@ export function needsFromDriftInto(
 ): PlaceNeeds {
   const { flow } = water;
   const fish = day.at(k);
-  const depth = flow.depthM[k]!;
-  const { body } = fish;
   out.noseMps = noseSpeedMps(
     water.pace[k]!,
-    depth,
+    water.flow.depthM[k]!,
     flow.d84M[k]!,
-    body.lengthM,
+    fish.body.lengthM,
     water.toSolidM[k]!,
   );
-  out.costJph = holdingCost(body.species, body.weightG, fish.tempC, out.noseMps);
+  out.costJph = fish.restCostJph * swimmingCost(out.noseMps);
   const appetite = fish.appetiteJph;
   out.intakeJph = appetite > 0 ? appetite * (1 - Math.exp(-out.fluxJph / appetite)) : 0;
   out.profitJph = ASSIMILATED * out.intakeJph - out.costJph;
@@ -108,8 +108,9 @@ function shelterAt(water: WaterForFish, fish: FishToday, k: number, shade: numbe
 
 /**
  * Energy of the drift that passes within reach and is caught, J/h: both sides of the nose across
- * the current in bins of .1 m, five layers of depth; reach^2 = RD^2 (1 - (u/Vmax)^2) - (z - zn)^2
- * (Hughes & Dill 1990), caught 1/(1 + e^(3(u/V50 - 1))). A walk stops at dry ground.
+ * the current in bins of .1 m (twice that beyond `NEAR_M`), five layers of depth;
+ * reach^2 = RD^2 (1 - (u/Vmax)^2) - (z - zn)^2 (Hughes & Dill 1990), caught
+ * 1/(1 + e^(3(u/V50 - 1))). A walk stops at dry ground.
  */
 export function driftWithinReachInto(
   water: WaterForFish,
@@ -119,14 +120,11 @@ export function driftWithinReachInto(
 ): void {
   const { flow } = water;
   const { nx, ny, cellM } = flow;
-  const { layerRatio } = water;
   const speed = Math.hypot(flow.u[k]!, flow.v[k]!);
   const ax = speed > 0.005 ? -flow.v[k]! / speed : 0;
   const ay = speed > 0.005 ? flow.u[k]! / speed : 1;
   const i0 = k % nx;
   const j0 = (k - i0) / nx;
-  const vmax2 = fish.vmaxMps ** 2;
-  const v50 = GUESS.captureHalfSpeed * fish.vmaxMps;
   const { reactionM2, preyJPerM3, noseHeightM } = fish;
   const kinds = reactionM2.length;
   const far2 = reactionM2[kinds - 1]!;
@@ -134,38 +132,88 @@ export function driftWithinReachInto(
   // Own copies: an imported constant is read through a getter.
   const layers = LAYERS;
   const binM = BIN_M;
-  const steepness = GUESS.captureSteepness;
-  const { open, pace, drift } = water;
+  const nearM = NEAR_M;
+  const { open } = water;
   const { depthM } = flow;
+  const seen = layersSeenBy(water, fish);
+  const { stamp, generation, paceOf, reachOf, carried } = seen;
   let flux = 0;
   let best = 0;
   for (let side = -1; side <= 1; side += 2) {
-    for (let bin = side < 0 ? 1 : 0; bin * binM <= far; bin++) {
-      const y = bin * binM;
+    let widthM = binM;
+    for (let y = side < 0 ? binM : 0; y <= far; y += widthM) {
+      widthM = y < nearM ? binM : 2 * binM;
       const i = i0 + side * evenRound((y * ax) / cellM);
       const j = j0 + side * evenRound((y * ay) / cellM);
       if (i < 0 || j < 0 || i >= nx || j >= ny) break;
       const n = j * nx + i;
       if (open[n] === 0) break;
-      const mean = pace[n]!;
+      if (stamp[n] !== generation) fillLayers(water, fish, seen, n);
       const dz = depthM[n]! / layers;
       for (let layer = 0; layer < layers; layer++) {
-        const w = mean * layerRatio[n * layers + layer]!;
-        const share = 1 - (w * w) / vmax2;
+        const share = reachOf[n * layers + layer]!;
         const dzn = (layer + 0.5) * dz - noseHeightM;
         const off2 = y * y + dzn * dzn;
         if (off2 > far2 * share) continue;
         let energy = 0;
-        for (let p = 0; p < kinds; p++)
-          if (off2 <= reactionM2[p]! * share) energy += preyJPerM3[p]!;
+        // Larger prey is seen farther: from the largest down, until one is too small to be seen.
+        for (let p = kinds - 1; p >= 0 && off2 <= reactionM2[p]! * share; p--)
+          energy += preyJPerM3[p]!;
+        const w = paceOf[n * layers + layer]!;
         if (w > best) best = w;
-        const caught = 1 / (1 + Math.exp(steepness * (w / v50 - 1)));
-        flux += energy * drift[n]! * caught * w * binM * dz;
+        flux += energy * carried[n * layers + layer]! * widthM;
       }
     }
   }
   out.fluxJph = flux * 3600;
   out.bestWithinReachMps = best;
+}
+
+/**
+ * What drifts through each layer of a cell as one fish meets it, filled as cells are visited:
+ * pace, share of the reaction distance's square left at it, and what is carried and caught, m2/s.
+ */
+export interface LayersSeen {
+  fish: FishToday;
+  generation: number;
+  stamp: Int32Array;
+  paceOf: Float64Array;
+  reachOf: Float64Array;
+  carried: Float64Array;
+}
+
+/** One set of arrays a water, taken over by whichever fish asks. */
+function layersSeenBy(water: WaterForFish, fish: FishToday): LayersSeen {
+  const { scratch } = water;
+  const cells = water.open.length;
+  scratch.seen ??= {
+    fish,
+    generation: 1,
+    stamp: new Int32Array(cells),
+    paceOf: new Float64Array(cells * LAYERS),
+    reachOf: new Float64Array(cells * LAYERS),
+    carried: new Float64Array(cells * LAYERS),
+  };
+  const { seen } = scratch;
+  if (seen.fish !== fish) {
+    seen.fish = fish;
+    seen.generation++;
+  }
+  return seen;
+}
+
+function fillLayers(water: WaterForFish, fish: FishToday, seen: LayersSeen, n: number): void {
+  const vmax2 = fish.vmaxMps ** 2;
+  const v50 = GUESS.captureHalfSpeed * fish.vmaxMps;
+  const dz = water.flow.depthM[n]! / LAYERS;
+  for (let m = n * LAYERS; m < (n + 1) * LAYERS; m++) {
+    const w = water.pace[n]! * water.layerRatio[m]!;
+    seen.paceOf[m] = w;
+    seen.reachOf[m] = 1 - (w * w) / vmax2;
+    const caught = 1 / (1 + Math.exp(GUESS.captureSteepness * (w / v50 - 1)));
+    seen.carried[m] = water.drift[n]! * caught * w * dz;
+  }
+  seen.stamp[n] = seen.generation;
 }
 
 /** Halves away from nought, so that both sides of the nose are looked at alike. */

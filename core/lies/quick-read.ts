@@ -218,6 +218,7 @@ function patchAsTold(a: QuickAnswers): WaterForFish {
     toBoltM: fill(a.depthM >= GUESS.boltDepthM ? 0 : Infinity),
     toBankM: fill(PATCH.widthM / 2),
     spring: null,
+    scratch: {},
     reachable: new Map(),
   };
   const middle = Math.floor(ny / 2);

@@ -131,6 +131,7 @@ function scaled(water: WaterForFish, depth: number, pace: number): WaterForFish 
       v: times(flow.v, pace),
     },
     pace: times(water.pace, pace),
+    scratch: {},
     reachable: new Map(),
   };
   other.froude = water.froude.map((f) => (f * pace) / Math.sqrt(depth));
@@ -153,6 +154,7 @@ function shifted(water: WaterForFish, byM: number): WaterForFish {
     ...water,
     toBoltM: move(water.toBoltM),
     cover: water.cover.map((c) => clamp(c * nearer, 0, 0.95)),
+    scratch: {},
     reachable: new Map(),
   };
 }

@@ -9,6 +9,7 @@ import {
   type FlowField,
 } from '../water/index';
 import { GUESS } from './guesses';
+import type { LayersSeen } from './needs';
 
 /** What a flow offers any fish: computed once, independent of species, size and temperature. */
 export interface WaterForFish {
@@ -30,6 +31,8 @@ export interface WaterForFish {
   toBankM: Float64Array;
   /** Share of spring water on each cell and its temperature; null where no spring rises. */
   spring: { share: Float64Array; tempC: number } | null;
+  /** Working arrays of `needs.ts`; a changed copy of the water needs its own. */
+  scratch: { seen?: LayersSeen };
   /** Drift within reach, kept for the fish asked for last (see `needs-field.ts`). */
   reachable: Map<string, Reachable>;
 }
@@ -127,6 +130,7 @@ function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
     toBoltM: metres(bolt),
     toBankM: metres(land),
     spring: springWater(plan, flow, open),
+    scratch: {},
     reachable: new Map(),
   };
 }

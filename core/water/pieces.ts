@@ -1,4 +1,4 @@
-import { distanceTransform, smoothInto } from '../grid/index';
+import { distanceTransform, onceEach, smoothInto } from '../grid/index';
 import type { FlowField } from './flow-field';
 import { surfaceFactor } from './profile';
 
@@ -73,7 +73,9 @@ const [RIFFLE, RUN, GLIDE, POOL, TAIL] = [0, 1, 2, 3, 4];
  * Pieces of a flow: each cell classed by Froude number, depth and what lies round it (rules of the
  * contract), the classes merged into patches, slivers given to the neighbour they touch most.
  */
-export function classifyPieces(flow: FlowField): Pieces {
+export const classifyPieces = onceEach(classify);
+
+function classify(flow: FlowField): Pieces {
   const { nx, ny, cellM, depthM } = flow;
   const cells = nx * ny;
   const wet = Uint8Array.from(depthM, (d) => (d > 0 ? 1 : 0));

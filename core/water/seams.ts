@@ -1,4 +1,4 @@
-import { smoothInto } from '../grid/index';
+import { onceEach, smoothInto } from '../grid/index';
 import { brokenWater } from './broken-water';
 import type { FlowField } from './flow-field';
 import { traceRidges, type Ridge } from './ridges';
@@ -70,10 +70,10 @@ export function foam(flow: FlowField): Float64Array {
 }
 
 /** Foam and drift lines: ridges of the foam across the current. */
-export function foamLines(flow: FlowField): Ridge[] {
-  return traceRidges(flow, foam(flow), {
+export const foamLines = onceEach((flow: FlowField): Ridge[] =>
+  traceRidges(flow, foam(flow), {
     start: FOAM_START,
     keep: FOAM_KEEP,
     minLengthM: 1.5 * LEAST_LENGTH_M,
-  });
-}
+  }),
+);

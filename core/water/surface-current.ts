@@ -1,3 +1,4 @@
+import { onceEach } from '../grid/index';
 import type { FlowField, FlowSample } from './flow-field';
 import { surfaceFactor } from './profile';
 
@@ -8,12 +9,8 @@ export interface SurfaceCurrent {
   v: Float64Array;
 }
 
-const made = new WeakMap<FlowField, SurfaceCurrent>();
-
 /** Made once a flow; a flow is never changed after it is solved. */
-export function surfaceCurrent(flow: FlowField): SurfaceCurrent {
-  const known = made.get(flow);
-  if (known) return known;
+export const surfaceCurrent = onceEach((flow: FlowField): SurfaceCurrent => {
   const u = new Float64Array(flow.depthM.length);
   const v = new Float64Array(flow.depthM.length);
   for (let k = 0; k < u.length; k++) {
@@ -22,10 +19,8 @@ export function surfaceCurrent(flow: FlowField): SurfaceCurrent {
     u[k] = flow.u[k]! * factor;
     v[k] = flow.v[k]! * factor;
   }
-  const current = { flow, u, v };
-  made.set(flow, current);
-  return current;
-}
+  return { flow, u, v };
+});
 
 /**
  * Bilinear over wet cells only; 0 and depth 0 where the nearest water is more than half a cell off.
