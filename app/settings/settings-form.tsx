@@ -175,8 +175,8 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
       </Row>
       <h2>Methods</h2>
       <p>
-        Where good anglers differ. Read uses the first; the others are read as the steps that use them
-        are built: until then such a choice is kept and changes nothing.
+        Where good anglers differ. Read uses the first; the others are read as the steps that use
+        them are built: until then such a choice is kept and changes nothing.
       </p>
       {METHOD_ROWS.map((row) => (
         <Row

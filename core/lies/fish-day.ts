@@ -120,8 +120,7 @@ export function fishToday(o: FishOptions): FishToday {
     vmaxMps: fastestFeedingMps(forkLengthCm, tempC),
     reactionM2: Float64Array.from(
       GUESS.prey,
-      (p) =>
-        Math.min(GUESS.farthestM, (sees * reactionDistanceCm(p.mm, forkLengthCm)) / 100) ** 2,
+      (p) => Math.min(GUESS.farthestM, (sees * reactionDistanceCm(p.mm, forkLengthCm)) / 100) ** 2,
     ),
     preyJPerM3: Float64Array.from(GUESS.prey, (p, i) => drift * mix[i]! * p.perM3 * p.j),
     swimming,

@@ -33,3 +33,43 @@ export {
   type RingPoint,
   type Scene,
 } from './scene';
+export {
+  attenuationOfBlackDisc,
+  attenuationOfSecchi,
+  attenuationPerM,
+  beamTransmission,
+  facetDensity,
+  koschmiederRangeM,
+  shadowLengthM,
+  slopeVariance,
+  streamSlopeVariance,
+} from './water-optics';
+export {
+  glances,
+  MIRRORED,
+  skyLight,
+  spotting,
+  SPOTTING,
+  type Hindrance,
+  type Spotted,
+  type SpottingView,
+} from './spotting';
+export { lookoutAt, lookouts, type Lookout, type LookoutInput } from './lookouts';
+export { inWindow, windowView, type WindowBody, type WindowView } from './fish-window';
+export {
+  ASCENT,
+  COVERS,
+  overFishS,
+  readRises,
+  REGULAR,
+  riseChances,
+  RULE_OF_THUMB_M,
+  timedCast,
+  trueLie,
+  WATCH_FIRST,
+  type Rise,
+  type RiseReading,
+  type Riser,
+  type TimedCast,
+  type TrueLie,
+} from './rises';

@@ -33,6 +33,8 @@ export interface Conditions {
   sunPlanRad: number | null;
   sky: 'clear' | 'broken' | 'overcast';
   windMps: number;
+  /** Clear water when absent. */
+  turbidityNtu?: number;
 }
 
 /** The beat as something to look across: heights that hide, plants that back. */
