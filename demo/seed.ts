@@ -5,6 +5,7 @@ import {
   keepBeat,
   keepFlow,
   keepMark,
+  nowMs,
 } from '../services/index';
 import { encodeFlow, flowInputHash, solveFlow } from '../core/water/index';
 import { demoBeats } from './beats';
@@ -33,7 +34,15 @@ async function seed(): Promise<void> {
 async function firstMarks(): Promise<void> {
   const sharpen = process.env.PEBBLE_DEMO_SHARPEN === 'when-asked' ? 'when-asked' : 'by-itself';
   await changeSettings({ waterTempC: 11.5, sharpen });
-  const mark = { beatId: DEMO_BEAT_ID, headingRad: 0, surety: 'sure' as const };
+  const mark = {
+    beatId: DEMO_BEAT_ID,
+    headingRad: 0,
+    surety: 'sure' as const,
+    behaviour: 'holding' as const,
+    note: '',
+    photoId: null,
+    seenMs: nowMs(),
+  };
   await keepMark({
     ...mark,
     id: 'demo-mark-1',

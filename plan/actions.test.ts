@@ -20,6 +20,7 @@ const beat: BeatInput = {
   marks: [],
   tries: [],
   reads: [],
+  rises: [],
   settings: { ...TEST_SETTINGS, waterTempC: 11 },
   nowMs: Date.parse('2026-06-13T07:40:00Z'),
 };
@@ -39,6 +40,7 @@ function setUp() {
     marks: [],
     tries: [],
     reads: [],
+    rises: [],
     settings: beat.settings,
     layer: 'depth',
     placing: false,

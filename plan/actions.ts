@@ -14,6 +14,7 @@ import {
   targetOf,
   tempOf,
   type BeatInput,
+  type KeptRise,
   type LieFilter,
   type Mark,
   type Overlay,
@@ -53,9 +54,15 @@ export function createActions(
   const replace = () => window.history.replaceState(null, '', link());
 
   function saveMark(mark: Mark): void {
-    const { id, ...body } = mark;
+    const { id, history: _history, ...body } = mark;
     outbox.post({ method: 'PUT', path: `/api/v1/marks/${id}`, body: { beatId: beat.id, ...body } });
   }
+
+  /** Marks as they were before the drag that is going on. */
+  const drafted = new Map<string, Mark>();
+  /** Changed in what makes another sighting of it. */
+  const differs = (a: Mark, b: Mark) =>
+    a.xM !== b.xM || a.yM !== b.yM || a.surety !== b.surety || a.behaviour !== b.behaviour;
 
   /** Proposes a cast at the target, computed in the live worker. */
   async function propose(): Promise<void> {
@@ -90,7 +97,7 @@ export function createActions(
 
   const actions = {
     go(step: Address['step']) {
-      store.set({ step, placing: false });
+      store.set({ step, placing: false, tapping: false });
       push();
       const s = store.get();
       if ((step === 'stalk' || step === 'cast') && !(s.stand && s.landing)) void propose();
@@ -206,7 +213,7 @@ export function createActions(
     },
     setPlacing: (placing: boolean) => store.set({ placing }),
     /** Marks a fish at a place in the water; heading and depth from the water there until said. */
-    placeMark(place: Place): string | null {
+    placeMark(place: Place, told: Partial<Mark> = {}): string | null {
       const { flow } = store.get();
       if (!flow) return null;
       const sample = sampleFlow(flow, place.xM, place.yM, { depthM: 0, u: 0, v: 0 });
@@ -230,6 +237,12 @@ export function createActions(
         headingRad: headingAt(flow, k),
         totalLengthCm: store.get().settings.fishLengthCm,
         surety: 'likely',
+        behaviour: 'holding',
+        note: '',
+        photoId: null,
+        seenMs: now(),
+        history: [],
+        ...told,
       };
       store.set((s) => ({
         marks: [...s.marks, mark],
@@ -245,6 +258,11 @@ export function createActions(
     },
     /** Changes a mark; kept when `final`. A moved fish turns to the water at its new place. */
     changeMark(id: string, change: Partial<Mark>, final: boolean) {
+      const before = store.get().marks.find((m) => m.id === id);
+      // What it was when the change began goes into its history, as the book keeps it.
+      const was = final ? (drafted.get(id) ?? before) : before;
+      if (final) drafted.delete(id);
+      else if (before && !drafted.has(id)) drafted.set(id, before);
       store.set((s) => ({
         dragging: final ? null : 'fish',
         marks: s.marks.map((m) => {
@@ -262,7 +280,66 @@ export function createActions(
         }),
       }));
       const mark = store.get().marks.find((m) => m.id === id);
-      if (final && mark) saveMark(mark);
+      if (!final || !mark || !was) return;
+      if (differs(was, mark)) {
+        const { xM, yM, fishDepthM, headingRad, surety, behaviour, seenMs } = was;
+        const seen = { xM, yM, fishDepthM, headingRad, surety, behaviour, seenMs };
+        store.set((s) => ({
+          marks: s.marks.map((m) => (m.id === id ? { ...m, history: [...m.history, seen] } : m)),
+        }));
+      }
+      saveMark(mark);
+    },
+    /** The same fish, seen again: as it was, or elsewhere, or doing something else. */
+    seenAgain(id: string, change: Partial<Mark> = {}) {
+      actions.changeMark(id, { ...change, seenMs: now() }, true);
+    },
+    /** Keeps a photograph with a mark; the sentence that says why not, or null. */
+    async keepPhoto(id: string, file: Blob): Promise<string | null> {
+      const photoId = clientId();
+      const response = await fetch(`/api/v1/photos/${photoId}`, {
+        method: 'PUT',
+        body: file,
+      }).catch(() => null);
+      if (!response)
+        return 'The photograph was not taken: the program did not answer. Choose it again later.';
+      if (!response.ok) {
+        const said = (await response.json()) as { error?: { message?: string } };
+        return said.error?.message ?? 'The photograph was not taken.';
+      }
+      actions.changeMark(id, { photoId }, true);
+      return null;
+    },
+    /** Where the angler looks from. */
+    moveViewer(place: Place | null, dragging = false) {
+      store.set({
+        viewer: place && { xM: cm(place.xM), yM: cm(place.yM) },
+        dragging: dragging ? 'viewer' : null,
+        ...(place === null && { glare: null }),
+      });
+    },
+    setTapping: (tapping: boolean) => store.set({ tapping, placing: false }),
+    /** A ring, where it showed and now. */
+    tapRise(place: Place) {
+      const { rises } = store.get();
+      const rise: KeptRise = {
+        id: clientId(),
+        seq: rises.reduce((most, r) => Math.max(most, r.seq), 0) + 1,
+        atMs: now(),
+        xM: cm(place.xM),
+        yM: cm(place.yM),
+      };
+      store.set({ rises: [...rises, rise] });
+      const { id, ...body } = rise;
+      outbox.post({
+        method: 'PUT',
+        path: `/api/v1/rises/${id}`,
+        body: { beatId: beat.id, ...body },
+      });
+    },
+    takeRisesBack(ids: readonly string[]) {
+      store.set((s) => ({ rises: s.rises.filter((r) => !ids.includes(r.id)) }));
+      for (const id of ids) outbox.post({ method: 'DELETE', path: `/api/v1/rises/${id}` });
     },
     strikeMark(id: string) {
       store.set((s) => ({

@@ -2,28 +2,31 @@ import type { BeatPlan } from '../core/formats/index';
 import { planAngleRad, sunAt, sunDay, type Conditions, type SunDay } from '../core/sight/index';
 import { atHour } from './civil-time';
 
-/** Light at an instant. Without an anchor the sun's place is not known: overcast, and the strip says so. */
-export function conditionsAt(plan: BeatPlan, ms: number): Conditions {
-  if (!plan.anchor)
-    return { sunAltitudeRad: 0, sunPlanRad: null, sky: 'overcast', windMps: CALM_MPS };
-  const sun = sunAt({ latDeg: plan.anchor.lat, lonDeg: plan.anchor.lon, utcMs: ms });
+/** The weather as the angler sees it; a light air under a clear sky until said. */
+export type Weather = Pick<Conditions, 'sky' | 'windMps'> & { turbidityNtu?: number };
+const FAIR: Weather = { sky: 'clear', windMps: 1 };
+
+/** Without a place on the map hours are local solar time at this latitude, and the strip says so. */
+export const ASSUMED_LAT_DEG = 45;
+
+const placeOf = (plan: BeatPlan) =>
+  plan.anchor
+    ? { latDeg: plan.anchor.lat, lonDeg: plan.anchor.lon }
+    : { latDeg: ASSUMED_LAT_DEG, lonDeg: 0 };
+
+/** Light at an instant. */
+export function conditionsAt(plan: BeatPlan, ms: number, weather: Weather = FAIR): Conditions {
+  const sun = sunAt({ ...placeOf(plan), utcMs: ms });
   const up = sun.altitudeRad > 0;
   return {
     sunAltitudeRad: sun.altitudeRad,
     sunPlanRad: up ? planAngleRad(sun.azimuthRad, plan.bearingDeg) : null,
-    sky: 'clear',
-    windMps: CALM_MPS,
+    sky: weather.sky,
+    windMps: weather.windMps,
+    ...(weather.turbidityNtu !== undefined && { turbidityNtu: weather.turbidityNtu }),
   };
 }
 
-/** Wind is not asked for yet: a light air. */
-const CALM_MPS = 1;
-
-export function sunDayOf(plan: BeatPlan, ms: number): SunDay | null {
-  if (!plan.anchor) return null;
-  return sunDay({
-    latDeg: plan.anchor.lat,
-    lonDeg: plan.anchor.lon,
-    dayStartMs: atHour(ms, 0, plan.timeZone),
-  });
+export function sunDayOf(plan: BeatPlan, ms: number): SunDay {
+  return sunDay({ ...placeOf(plan), dayStartMs: atHour(ms, 0, plan.timeZone) });
 }

@@ -86,6 +86,7 @@ function start(more: Partial<WorkspaceState['settings']> = {}) {
     marks: [],
     tries: [],
     reads: [],
+    rises: [],
     settings: { ...TEST_SETTINGS, waterTempC: 11, ...more },
   } as unknown as WorkspaceState);
   const engine = startEngine(store, beat);

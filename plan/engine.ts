@@ -1,5 +1,6 @@
 import { RUNS, type FirstCast } from '../core/cast/index';
 import { featuresOf, shapePlaces } from '../core/formats/index';
+import type { LookoutInput } from '../core/sight/index';
 import type { StalkResult } from '../core/stalk/index';
 import type { Lie, Method } from '../core/lies/index';
 import {
@@ -11,8 +12,9 @@ import {
 import { TOTAL_PER_FORK } from '../core/fish/index';
 import type { RateInput } from '../workers/protocol';
 import { across, hireFlow, hireLive, hireRead, hireStalk, latestWins } from '../workers/client';
-import { atHour } from './civil-time';
+import { atHour, civilDay } from './civil-time';
 import { conditionsAt } from './conditions';
+import { HOURS } from './hours';
 import { createFlowSource, isPhone } from './flow-source';
 import {
   lieOf,
@@ -23,15 +25,15 @@ import {
   TIP_HEIGHT_M,
   tipOf,
   type BeatInput,
+  fishIn,
   type HourExposure,
+  type HourGlare,
   type WorkspaceState,
 } from './state';
 import type { Store } from './store';
 
 /** Drift is followed this long, s. */
 const DRIFT_S = 6;
-/** Hours of the strip that exposure is computed for. */
-const HOURS = Array.from({ length: 37 }, (_, i) => 4 + i / 2);
 /** Answer times kept for the bench. */
 const KEPT_TIMES = 400;
 
@@ -61,7 +63,18 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   let stopped = '';
   let comparing = '';
   let taken: FlowField | null = null;
-  const asked = { rate: '', ring: '', drift: '', stalk: '', hours: '', study: '', methods: '' };
+  const asked = {
+    rate: '',
+    ring: '',
+    drift: '',
+    stalk: '',
+    hours: '',
+    study: '',
+    methods: '',
+    lookouts: '',
+    glare: '',
+    window: '',
+  };
   const complain = (error: unknown) =>
     store.set((s) => ({ notices: [...s.notices, `Not computed: ${String(error)}`] }));
   const sentence = (error: unknown) => (error instanceof Error ? error.message : String(error));
@@ -200,6 +213,47 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     },
     complain,
   );
+  const askLookouts = latestWins(
+    (s: WorkspaceState) => readWorker.call.lookouts(lookoutInput(plan, s)),
+    (lookouts) => store.set({ lookouts, lookoutsStale: false }),
+    complain,
+  );
+  const askGlare = latestWins(
+    async (s: WorkspaceState): Promise<HourGlare[]> => {
+      const input = { ...lookoutInput(plan, s), targets: [targetOf(s)!] };
+      const by = await readWorker.call.glare(input, s.viewer!);
+      return by.map((g, i) => ({ hour: HOURS[i]!, ...g }));
+    },
+    (glare) => store.set({ glare }),
+    complain,
+  );
+  const askWindow = latestWins(
+    (s: WorkspaceState) => {
+      const { anglerHeightM: heightM, rodM } = s.settings;
+      const angler = s.viewer && { ...s.viewer, posture: s.posture, heightM, rodM };
+      return liveWorker.call.window(targetOf(s)!, angler, lightAt(plan, s));
+    },
+    (view) => store.set({ windowView: view }),
+    complain,
+  );
+  /** Spot's own answers: where to look from, when, and what the fish sees meanwhile. */
+  function refreshSpot(s: WorkspaceState, inputs: unknown[]): void {
+    const target = targetOf(s);
+    const { viewer } = s;
+    const lies = s.lies?.lies.length ?? 0;
+    if (!s.dragging && (s.marks.length > 0 || lies > 0)) {
+      once('lookouts', [target, s.marks.length, lies, s.posture, inputs], () => {
+        store.set({ lookoutsStale: true });
+        askLookouts(store.get());
+      });
+    }
+    if (!target) return;
+    if (viewer && s.dragging !== 'viewer')
+      once('glare', [target, viewer, s.posture, inputs], () => askGlare(s));
+    once('window', [target, viewer, s.posture, Math.round(s.atMs / 60000), inputs], () =>
+      askWindow(s),
+    );
+  }
   const askStudy = latestWins(
     async (o: { input: RateInput; lie: Lie }) => {
       await keepLevels();
@@ -231,12 +285,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   }
   const askRing = latestWins(
     (s: WorkspaceState) =>
-      liveWorker.call.ring(
-        targetOf(s)!,
-        s.posture,
-        s.settings.anglerHeightM,
-        conditionsAt(plan, s.atMs),
-      ),
+      liveWorker.call.ring(targetOf(s)!, s.posture, s.settings.anglerHeightM, lightAt(plan, s)),
     (ring) => store.set({ ring }),
     complain,
   );
@@ -265,7 +314,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   const askHours = latestWins(
     async (s: WorkspaceState): Promise<HourExposure[]> => {
       const stand = { ...s.stand!, posture: s.posture, heightM: s.settings.anglerHeightM };
-      const hours = HOURS.map((hour) => conditionsAt(plan, atHour(s.atMs, hour, plan.timeZone)));
+      const hours = lightByHour(plan, s);
       const exposures = await liveWorker.call.exposures(targetOf(s)!, stand, hours);
       return exposures.map((exposure, i) => ({ hour: HOURS[i]!, exposure }));
     },
@@ -284,7 +333,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
           massKg: s.settings.anglerMassKg,
           maxWadeM: s.settings.maxWadeM,
         },
-        conditions: conditionsAt(plan, s.atMs),
+        conditions: lightAt(plan, s),
       }),
     (stalk) => store.set({ stalk, stalkStale: false }),
     complain,
@@ -306,7 +355,10 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     const { flow } = s;
     if (flow && flow === taken) {
       const target = targetOf(s);
-      const light = Math.round(s.atMs / 600000);
+      const { sky, windMps, turbidityNtu, polarised } = s.settings;
+      const weather = [sky, windMps, turbidityNtu];
+      const light = [Math.round(s.atMs / 600000), weather];
+      const day = civilDay(s.atMs, plan.timeZone);
       const body = [s.settings.anglerHeightM, s.settings.anglerMassKg, s.settings.maxWadeM];
       const input = rateInput(plan, s);
       once('rate', [flow.nx, input], () => askRate({ flow, input }));
@@ -320,7 +372,8 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       if (s.stand && s.landing)
         once('drift', [s.stand, s.landing, s.lay, target, s.dragging === null], () => askDrift(s));
       if (s.stand && target && !s.dragging)
-        once('hours', [target, s.stand, s.posture, light, body], () => askHours(s));
+        once('hours', [target, s.stand, s.posture, day, weather, body], () => askHours(s));
+      if (s.step === 'spot') refreshSpot(s, [day, weather, polarised, body]);
       const flowIsFinal = s.flowState.kind === 'ready' && !s.flowStale;
       if (s.stand && flowIsFinal && !s.dragging) {
         once('stalk', [s.stand, s.posture, fishSeeing(s), light, body], () => {
@@ -361,7 +414,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
         heightM: s.settings.anglerHeightM,
         rodM: s.settings.rodM,
         tipHeightM: TIP_HEIGHT_M,
-        conditions: conditionsAt(plan, s.atMs),
+        conditions: lightAt(plan, s),
         entry: entryOf(plan),
       });
     },
@@ -380,6 +433,32 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
 
 export type Engine = ReturnType<typeof startEngine>;
 
+/** Light and weather of the hour on screen; of every hour of the strip. */
+const lightAt = (plan: BeatInput['plan'], s: WorkspaceState) =>
+  conditionsAt(plan, s.atMs, s.settings);
+const lightByHour = (plan: BeatInput['plan'], s: WorkspaceState) =>
+  HOURS.map((hour) => conditionsAt(plan, atHour(s.atMs, hour, plan.timeZone), s.settings));
+
+/** Lies looked for beside the marks, at most: the best. */
+const LIES_LOOKED_FOR = 12;
+
+/** What to look for: the chosen fish alone, else every mark, and the best lies by their rating. */
+function lookoutInput(plan: BeatInput['plan'], s: WorkspaceState): LookoutInput {
+  const target = targetOf(s);
+  const lies = (s.lies?.lies ?? []).slice(0, LIES_LOOKED_FOR).map((lie) => ({
+    ...fishIn(lie, s.settings.fishLengthCm),
+    weight: (0.5 * lie.rating) / 100,
+  }));
+  const { posture, settings } = s;
+  return {
+    targets: target ? [target] : [...s.marks, ...lies],
+    hours: lightByHour(plan, s),
+    posture,
+    heightM: settings.anglerHeightM,
+    polarised: settings.polarised,
+  };
+}
+
 /** Which fish, in what water, at what hour. Light in steps of ten minutes: shade moves no faster. */
 export function rateInput(plan: BeatInput['plan'], s: WorkspaceState): RateInput {
   const { settings } = s;
@@ -392,7 +471,7 @@ export function rateInput(plan: BeatInput['plan'], s: WorkspaceState): RateInput
     prey: settings.prey,
     season: seasonAt(s.atMs, plan.timeZone, plan.anchor?.lat ?? 1),
     method: settings.methods.holding,
-    light: plan.anchor ? conditionsAt(plan, Math.round(s.atMs / TEN_MINUTES) * TEN_MINUTES) : null,
+    light: conditionsAt(plan, Math.round(s.atMs / TEN_MINUTES) * TEN_MINUTES, s.settings),
   };
 }
 

@@ -2,12 +2,14 @@
 
 import { useMemo, useRef } from 'react';
 import { atHour, civilHour, clockText } from './civil-time';
-import { conditionsAt, sunDayOf } from './conditions';
+import { ASSUMED_LAT_DEG, conditionsAt, sunDayOf } from './conditions';
 import { usePart, useWorkspace } from './context';
+import { formatTemp } from '../core/units/index';
+import { atClock } from './hours';
 import { linePath } from './drawing/shapes';
 import { targetOf } from './state';
 import { useSize } from './use-size';
-import { inHundred } from './words';
+import { inHundred, inTen } from './words';
 
 const FIRST_HOUR = 4;
 const LAST_HOUR = 22.3;
@@ -71,6 +73,10 @@ export function HourStrip() {
       true,
     );
   };
+  const glare = usePart((s) => s.glare);
+  const step = usePart((s) => s.step);
+  const waterTempC = usePart((s) => s.settings.waterTempC);
+  const units = usePart((s) => s.settings.units);
   const light = conditionsAt(plan, atMs);
   const sunDeg = (light.sunAltitudeRad * 180) / Math.PI;
   const compact = height < 80;
@@ -82,6 +88,14 @@ export function HourStrip() {
   const ySeen = (e: number) => seenBottom - e * (seenBottom - seenTop);
   const seen = stand && target && hours ? hours : null;
   const nowSeen = seen?.reduce((a, b) => (Math.abs(b.hour - now) < Math.abs(a.hour - now) ? b : a));
+  const looking = step === 'spot' && glare !== null;
+  const nowGlare = looking
+    ? atClock(
+        glare.map((g) => g.share),
+        now,
+      )
+    : null;
+  const shadeTop = 77;
   const rise = day?.kind === 'rises' ? civilHour(day.riseMs, plan.timeZone) : null;
   const set = day?.kind === 'rises' ? civilHour(day.setMs, plan.timeZone) : null;
   return (
@@ -95,7 +109,7 @@ export function HourStrip() {
         aria-valuemin={FIRST_HOUR}
         aria-valuemax={LAST_HOUR}
         aria-valuenow={Math.round(now * 100) / 100}
-        aria-valuetext={`${clockText(atMs, plan.timeZone)}${plan.anchor ? `, sun ${Math.round(sunDeg)} degrees up` : ''}${nowSeen ? `, seen ${inHundred(nowSeen.exposure)}` : ''}`}
+        aria-valuetext={`${clockText(atMs, plan.timeZone)}${sunDeg > 0 ? `, sun ${Math.round(sunDeg)} degrees up` : ', sun down'}${nowGlare !== null ? `, ${inTen(nowGlare)} see it` : nowSeen ? `, seen ${inHundred(nowSeen.exposure)}` : ''}`}
         onKeyDown={onKeyDown}
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
@@ -148,67 +162,114 @@ export function HourStrip() {
             {Array.from({ length: 19 }, (_, i) => 4 + i).map((h) => (
               <path key={h} d={`M${x(h)},24v4`} stroke="var(--ink2)" strokeWidth={1} />
             ))}
-            {plan.anchor ? (
-              <>
-                <text x={12} y={compact ? 38 : 58} className="strip-label">
-                  Sun
-                </text>
-                <path
-                  d={`M${labelWidth},${sunBottom}H${width}`}
-                  stroke="var(--rule2)"
-                  strokeWidth={1}
-                  strokeDasharray="1 4"
-                />
-                <path
-                  d={linePath(sun.map((p): [number, number] => [x(p.hour), ySun(p.deg)]))}
-                  className="strip-line"
-                />
-                <circle
-                  cx={x(now)}
-                  cy={ySun(sunDeg)}
-                  r={4}
-                  fill="var(--paper)"
-                  stroke="var(--ink)"
-                  strokeWidth={2}
-                />
-                {rise !== null && set !== null && !compact && (
-                  <>
-                    <text
-                      x={Math.max(labelWidth + 2, x(rise) - 4)}
-                      y={56}
-                      textAnchor={x(rise) - labelWidth > 60 ? 'end' : 'start'}
-                      className="strip-second"
-                    >
-                      up {clockText(day!.kind === 'rises' ? day!.riseMs : 0, plan.timeZone)}
-                    </text>
-                    <text
-                      x={Math.min(width - 4, x(set) + 4)}
-                      y={56}
-                      textAnchor={width - x(set) > 80 ? 'start' : 'end'}
-                      className="strip-second"
-                    >
-                      down {clockText(day!.kind === 'rises' ? day!.setMs : 0, plan.timeZone)}
-                    </text>
-                  </>
-                )}
-                {day?.kind === 'never sets' && (
-                  <text x={x(12)} y={58} className="strip-second">
-                    The sun does not set today.
-                  </text>
-                )}
-                {day?.kind === 'never rises' && (
-                  <text x={x(12)} y={58} className="strip-second">
-                    The sun does not rise today.
-                  </text>
-                )}
-              </>
-            ) : (
-              <text x={labelWidth + 12} y={58} className="strip-second">
-                This beat has no place on the map: hours are local solar time and the sun is not
-                drawn.
+            {!plan.anchor && !compact && (
+              <text x={width - 6} y={36} textAnchor="end" className="strip-second cased">
+                No place is given: local solar time at {ASSUMED_LAT_DEG}° north. Give it one with
+                Change, in the book.
               </text>
             )}
-            {!compact && (
+            <>
+              <text x={12} y={compact ? 38 : 58} className="strip-label">
+                Sun
+              </text>
+              <path
+                d={`M${labelWidth},${sunBottom}H${width}`}
+                stroke="var(--rule2)"
+                strokeWidth={1}
+                strokeDasharray="1 4"
+              />
+              <path
+                d={linePath(sun.map((p): [number, number] => [x(p.hour), ySun(p.deg)]))}
+                className="strip-line"
+              />
+              <circle
+                cx={x(now)}
+                cy={ySun(sunDeg)}
+                r={4}
+                fill="var(--paper)"
+                stroke="var(--ink)"
+                strokeWidth={2}
+              />
+              {rise !== null && set !== null && !compact && (
+                <>
+                  <text
+                    x={Math.max(labelWidth + 2, x(rise) - 4)}
+                    y={56}
+                    textAnchor={x(rise) - labelWidth > 60 ? 'end' : 'start'}
+                    className="strip-second"
+                  >
+                    up {clockText(day!.kind === 'rises' ? day!.riseMs : 0, plan.timeZone)}
+                  </text>
+                  <text
+                    x={Math.min(width - 4, x(set) + 4)}
+                    y={56}
+                    textAnchor={width - x(set) > 80 ? 'start' : 'end'}
+                    className="strip-second"
+                  >
+                    down {clockText(day!.kind === 'rises' ? day!.setMs : 0, plan.timeZone)}
+                  </text>
+                </>
+              )}
+              {day?.kind === 'never sets' && (
+                <text x={x(12)} y={58} className="strip-second">
+                  The sun does not set today.
+                </text>
+              )}
+              {day?.kind === 'never rises' && (
+                <text x={x(12)} y={58} className="strip-second">
+                  The sun does not rise today.
+                </text>
+              )}
+            </>
+            {!compact && waterTempC !== null && (
+              <text x={labelWidth + 8} y={42} className="strip-second cased">
+                water {formatTemp(waterTempC, units)}, read once
+              </text>
+            )}
+            {!compact && looking && (
+              <>
+                {glare.map(
+                  (g) =>
+                    g.shade > 0.5 && (
+                      <rect
+                        key={g.hour}
+                        x={Math.max(labelWidth, x(g.hour - 0.25))}
+                        y={shadeTop}
+                        width={0.5 * perHour + 0.5}
+                        height={6}
+                        fill="var(--ink2)"
+                      />
+                    ),
+                )}
+                <text x={12} y={84} className="strip-second">
+                  shade on it
+                </text>
+                <text x={12} y={108} className="strip-label">
+                  Glances
+                </text>
+                <text x={12} y={124} className="strip-label">
+                  that see it
+                </text>
+                <path
+                  d={`M${labelWidth},${ySeen(0.5)}H${width}`}
+                  stroke="var(--rule2)"
+                  strokeWidth={1}
+                  strokeDasharray="2 5"
+                />
+                <path
+                  d={linePath(glare.map((g): [number, number] => [x(g.hour), ySeen(g.share)]))}
+                  className="strip-glance"
+                />
+                <text
+                  x={x(now) + 8}
+                  y={nowGlare! > 0.6 ? ySeen(nowGlare!) + 17 : ySeen(nowGlare!) - 6}
+                  className="strip-glance-word cased"
+                >
+                  {inTen(nowGlare!)}
+                </text>
+              </>
+            )}
+            {!compact && !looking && (
               <>
                 <text x={12} y={108} className="strip-label">
                   Seen at
@@ -240,7 +301,9 @@ export function HourStrip() {
                   </>
                 ) : (
                   <text x={labelWidth + 12} y={112} className="strip-second">
-                    Choose a fish and a stand to see how plainly it sees you through the day.
+                    {step === 'spot'
+                      ? 'Choose a fish and a place to look from, to see when it shows.'
+                      : 'Choose a fish and a stand to see how plainly it sees you through the day.'}
                   </text>
                 )}
               </>
@@ -256,7 +319,7 @@ export function HourStrip() {
                 {clockText(atMs, plan.timeZone)}
               </text>
             </g>
-            {plan.anchor && !compact && sunDeg > 0 && (
+            {!compact && sunDeg > 0 && (
               <text x={x(now) + 9} y={46} className="strip-second cased">
                 sun {Math.round(sunDeg)}° up
               </text>

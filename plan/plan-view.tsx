@@ -9,6 +9,7 @@ import { LandLayer } from './layers/land-layer';
 import { LiesLayer } from './layers/lies-layer';
 import { MarksLayer, RingLayer } from './layers/marks-layer';
 import { ProbeLayer } from './layers/probe-layer';
+import { SpotLayer } from './layers/spot-layer';
 import { ReadsLayer } from './layers/reads-layer';
 import { ReadingLayer } from './layers/reading-layer';
 import { WaterCanvas, WaterLines } from './layers/water-layer';
@@ -33,6 +34,7 @@ export function PlanView({
   const stale = usePart((s) => s.flowStale);
   const layer = usePart((s) => s.layer);
   const placing = usePart((s) => s.placing);
+  const tapping = usePart((s) => s.tapping);
   const placingRead = usePart((s) => s.placingRead);
   const units = usePart((s) => s.settings.units);
   const heightM = usePart((s) => s.settings.anglerHeightM);
@@ -54,7 +56,8 @@ export function PlanView({
       xM: worldX(camera, event.clientX - box.left),
       yM: worldY(camera, event.clientY - box.top),
     };
-    if (placingRead) actions.placeRead(placingRead, place);
+    if (tapping) actions.tapRise(place);
+    else if (placingRead) actions.placeRead(placingRead, place);
     else if (placing) actions.placeMark(place);
     else if (step === 'read') actions.probeAt(place);
   };
@@ -72,7 +75,7 @@ export function PlanView({
     });
   };
   return (
-    <div className={`plan${placing || placingRead ? ' placing' : ''}`}>
+    <div className={`plan${placing || placingRead || tapping ? ' placing' : ''}`}>
       {flow && (
         <div style={{ opacity: stale ? 0.75 : 1 }}>
           <WaterCanvas
@@ -117,6 +120,7 @@ export function PlanView({
         <RingLayer camera={camera} />
         <LiesLayer camera={camera} />
         {step === 'read' && <ReadsLayer camera={camera} />}
+        {step === 'spot' && <SpotLayer camera={camera} />}
         <CastLayer camera={camera} />
         <MarksLayer camera={camera} />
         {step === 'read' && <ProbeLayer camera={camera} />}

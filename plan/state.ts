@@ -13,7 +13,7 @@ import type {
   RatedDay,
   Season,
 } from '../core/lies/index';
-import type { Fish, RingPoint } from '../core/sight/index';
+import type { Conditions, Fish, Lookout, Rise, RingPoint, WindowView } from '../core/sight/index';
 import type { StalkResult } from '../core/stalk/index';
 import type { TryEvent } from '../core/tries/index';
 import type { UnitSystem } from '../core/units/index';
@@ -22,8 +22,27 @@ import type { LieStudy } from '../workers/protocol';
 import type { Address } from './address';
 import { toCivil } from './civil-time';
 
-/** A mark as the workspace holds it: a fish of this beat. */
-export type Mark = Fish;
+/** What a fish was seen to do. */
+export const BEHAVIOURS = ['holding', 'rising', 'nymphing', 'cruising', 'glued', 'gone'] as const;
+export type Behaviour = (typeof BEHAVIOURS)[number];
+
+/** Where and how a fish was seen before. */
+export type Sighting = Pick<Fish, 'xM' | 'yM' | 'fishDepthM' | 'headingRad' | 'surety'> & {
+  behaviour: Behaviour;
+  seenMs: number;
+};
+
+/** A mark as the workspace holds it: a fish of this beat, and where it had been before. */
+export interface Mark extends Fish {
+  behaviour: Behaviour;
+  note: string;
+  photoId: string | null;
+  seenMs: number;
+  history: Sighting[];
+}
+
+/** A ring tapped on this beat. */
+export type KeptRise = Rise & { id: string };
 
 export interface Try {
   id: string;
@@ -47,6 +66,9 @@ export interface Settings {
   fishLengthCm: number;
   turbidityNtu: number;
   prey: PreyMix;
+  sky: Conditions['sky'];
+  windMps: number;
+  polarised: boolean;
   sharpen: 'by-itself' | 'when-asked';
   solveOn: 'best' | 'device' | 'server';
 }
@@ -73,6 +95,7 @@ export interface BeatInput {
   marks: Mark[];
   tries: Try[];
   reads: KeptRead[];
+  rises: KeptRise[];
   settings: Settings;
   nowMs: number;
 }
@@ -129,6 +152,9 @@ export interface HourExposure {
 export interface WorkspaceState extends Address {
   marks: Mark[];
   tries: Try[];
+  rises: KeptRise[];
+  /** True while each press on the plan is a ring. */
+  tapping: boolean;
   /** Quick reads pinned to this beat. */
   reads: KeptRead[];
   /** The read that the next press on the plan places. */
@@ -141,7 +167,9 @@ export interface WorkspaceState extends Address {
   /** The level laid beside the one on screen; null: the long section is there. */
   compareLevel: LevelName | null;
   placing: boolean;
-  dragging: 'stand' | 'landing' | 'fish' | null;
+  dragging: 'stand' | 'landing' | 'fish' | 'viewer' | null;
+  /** Where the angler looks from in Spot; null: nowhere chosen. */
+  viewer: Place | null;
   notices: string[];
   saving: { waiting: number; problem: string | null };
 
@@ -182,9 +210,22 @@ export interface WorkspaceState extends Address {
   stalk: StalkResult | null;
   stalkStale: boolean;
   hours: HourExposure[] | null;
+  /** Places to look from, best first, over the hours of the strip; and the chosen one's. */
+  lookouts: Lookout[] | null;
+  lookoutsStale: boolean;
+  /** Glances that see the target from the viewer, and shade over it, by hour of the strip. */
+  glare: HourGlare[] | null;
+  /** What the target sees of the viewer. */
+  windowView: WindowView | null;
 }
 
-type Document = Address & Pick<WorkspaceState, 'marks' | 'tries' | 'reads' | 'settings'>;
+export interface HourGlare {
+  hour: number;
+  share: number;
+  shade: number;
+}
+
+type Document = Address & Pick<WorkspaceState, 'marks' | 'tries' | 'reads' | 'rises' | 'settings'>;
 
 /** Session and derived state before anything has been asked or answered. */
 export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
@@ -193,7 +234,9 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   compareLevel: null,
   placing: false,
   placingRead: null,
+  tapping: false,
   dragging: null,
+  viewer: null,
   notices: [],
   saving: { waiting: 0, problem: null },
   flowState: { kind: 'opening' },
@@ -224,6 +267,10 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   stalk: null,
   stalkStale: false,
   hours: null,
+  lookouts: null,
+  lookoutsStale: false,
+  glare: null,
+  windowView: null,
 });
 
 export const markOf = (s: WorkspaceState): Mark | null =>
@@ -237,22 +284,26 @@ export function targetOf(s: WorkspaceState): Fish | null {
   if (mark) return mark;
   const lie = lieOf(s);
   if (!lie) return null;
+  return fishIn(lie, s.settings.fishLengthCm);
+}
+
+/** The fish thought to lie in a lie. The same lie gives the same fish, so that selectors see no change. */
+export function fishIn(lie: Lie, totalLengthCm: number): Fish {
   const known = inLies.get(lie);
-  if (known?.totalLengthCm === s.settings.fishLengthCm) return known;
+  if (known?.totalLengthCm === totalLengthCm) return known;
   const fish: Fish = {
     id: lie.id,
     xM: lie.xM,
     yM: lie.yM,
     fishDepthM: 0.75 * lie.depthM,
     headingRad: lie.headingRad,
-    totalLengthCm: s.settings.fishLengthCm,
+    totalLengthCm,
     surety: 'maybe',
   };
   inLies.set(lie, fish);
   return fish;
 }
 
-/** The same lie gives the same fish, so that selectors see no change. */
 const inLies = new WeakMap<Lie, Fish>();
 
 /** Taken, and said, while no temperature has been typed. */
@@ -305,3 +356,7 @@ export function sameLie(before: Lie | null, lies: LieField): string | null {
   }
   return id;
 }
+
+/** A place on the plan is kept to a centimetre: the same one within half of that. */
+export const samePlace = (a: Place | null, b: Place | null) =>
+  a !== null && b !== null && Math.abs(a.xM - b.xM) < 0.006 && Math.abs(a.yM - b.yM) < 0.006;

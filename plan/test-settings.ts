@@ -13,6 +13,9 @@ export const TEST_SETTINGS: Settings = {
   fishLengthCm: 25,
   turbidityNtu: 1,
   prey: 'mixed',
+  sky: 'clear',
+  windMps: 1,
+  polarised: true,
   sharpen: 'when-asked',
   solveOn: 'device',
 };

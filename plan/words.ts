@@ -19,6 +19,8 @@ import type {
   WeighedName,
   WhatIf,
 } from '../core/lies/index';
+import type { Hindrance } from '../core/sight/index';
+import type { Behaviour } from './state';
 import type { StalkLeg, StalkResult } from '../core/stalk/index';
 import type { DriftResult } from '../core/cast/index';
 
@@ -223,3 +225,32 @@ const NO_WAY: Record<Extract<StalkResult, { kind: 'no way' }>['reason'], string>
 export const noWayText = (r: Extract<StalkResult, { kind: 'no way' }>) => NO_WAY[r.reason];
 
 export const depthText = (m: number, units: UnitSystem) => formatDepth(m, units);
+
+/** Lookouts are told apart by letters, A the best. */
+export const lookoutLetter = (index: number) => 'ABCDEFGH'[index] ?? '';
+
+const HINDRANCE_WORDS: Record<Exclude<Hindrance, null>, string> = {
+  mirror: 'the surface mirrors the sky there',
+  glitter: 'the sun glitters on the surface',
+  stain: 'the water is too coloured for that depth',
+  broken: 'broken water scrambles the view',
+  dark: 'there is too little light on the bed',
+  small: 'the fish is small for that distance',
+};
+/** What takes away most of the glances; '' where nothing much does. */
+export const hindranceText = (h: Hindrance) => (h === null ? '' : HINDRANCE_WORDS[h]);
+
+/** "7 in 10": a share of glances. */
+export const inTen = (share: number) => {
+  const n = Math.round(10 * share);
+  return n === 0 ? 'hardly ever' : n === 10 ? 'nearly every glance' : `${n} in 10 glances`;
+};
+
+export const BEHAVIOUR_WORDS: Record<Behaviour, string> = {
+  holding: 'Holding',
+  rising: 'Rising',
+  nymphing: 'Nymphing',
+  cruising: 'Cruising',
+  glued: 'On the bottom',
+  gone: 'Gone',
+};

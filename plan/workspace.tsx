@@ -57,6 +57,7 @@ function initialState(beat: BeatInput, step: string, query: string): WorkspaceSt
     marks: beat.marks,
     tries: beat.tries,
     reads: beat.reads,
+    rises: beat.rises,
     settings: beat.settings,
     ...freshState(),
     placingRead: beat.reads.find((r) => r.id === asked && r.xM === null)?.id ?? null,

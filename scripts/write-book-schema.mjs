@@ -57,7 +57,23 @@ const tables = {
     surety: { enum: ['sure', 'likely', 'maybe'] },
     created_ms: ms,
     struck: flag,
+    behaviour: { enum: ['holding', 'rising', 'nymphing', 'cruising', 'glued', 'gone'] },
+    note: text,
+    photo_id: maybe(id),
+    seen_ms: ms,
   },
+  sightings: {
+    mark_id: id,
+    seen_ms: ms,
+    x_m: real,
+    y_m: real,
+    depth_m: real,
+    heading_rad: real,
+    surety: { enum: ['sure', 'likely', 'maybe'] },
+    behaviour: text,
+    kept_ms: ms,
+  },
+  rises: { id, beat_id: id, seq: ms, at_ms: ms, x_m: real, y_m: real, dropped: flag },
   reads: {
     id,
     beat_id: maybe(id),
@@ -92,13 +108,15 @@ const tables = {
   },
 };
 
-const LATER = ['reads'];
+const LATER_COLUMNS = ['behaviour', 'note', 'photo_id', 'seen_ms'];
+const LATER = ['reads', 'sightings', 'rises'];
 
 const rows = (columns) => ({
   type: 'array',
   items: {
     type: 'object',
-    required: Object.keys(columns),
+    // Columns that came later have defaults: older backups lack them.
+    required: Object.keys(columns).filter((c) => !LATER_COLUMNS.includes(c)),
     properties: columns,
     additionalProperties: false,
   },

@@ -5,6 +5,7 @@ import {
   findFlow,
   listBeats,
   listMarks,
+  listRises,
   listStreams,
   listTries,
   putBeat,
@@ -14,7 +15,8 @@ import {
   type ListedBeat,
   type MadeFrom,
   type StoredBeat,
-  type StoredMark,
+  type MarkWithHistory,
+  type StoredRise,
   type StoredTry,
 } from '../store/index';
 import { decodeFlow } from '../core/water/index';
@@ -33,7 +35,8 @@ export async function streamsInBook() {
 
 export interface OpenBeat {
   beat: StoredBeat;
-  marks: StoredMark[];
+  marks: MarkWithHistory[];
+  rises: StoredRise[];
   tries: StoredTry[];
 }
 
@@ -41,7 +44,12 @@ export async function openBeat(id: string): Promise<Outcome<OpenBeat>> {
   const db = await book();
   const beat = await findBeat(db, id);
   if (!beat) return noBeat(id);
-  return done({ beat, marks: await listMarks(db, id), tries: await listTries(db, id) });
+  return done({
+    beat,
+    marks: await listMarks(db, id),
+    rises: await listRises(db, id),
+    tries: await listTries(db, id),
+  });
 }
 
 const noBeat = <T>(id: string, field?: string): Outcome<T> =>

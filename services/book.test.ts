@@ -159,6 +159,10 @@ describe('backup', () => {
       fishDepthM: 0.4,
       headingRad: 0,
       totalLengthCm: 27,
+      behaviour: 'holding' as const,
+      note: '',
+      photoId: null,
+      seenMs: 0,
       surety: 'sure',
     });
     const attempt = {

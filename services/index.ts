@@ -17,6 +17,7 @@ export { keepPhoto, photo, PHOTO_LIMIT_BYTES } from './photos';
 export { backUpBook, restoreBook, type Backup, type RestoreReport } from './backup';
 export { requestSolve, requestWholeBook, solveJobs, stopSolve, type SolveJob } from './solver';
 export { keepRead, readsInBook, throwReadAway } from './reads';
+export { keepRise, takeRiseBack } from './rises';
 export { keepMark, removeMark } from './marks';
 export { beginTry, recordEvent } from './tries';
 export {

@@ -33,6 +33,10 @@ it('imports a beat, opens it with what belongs to it, and says what is not there
     fishDepthM: 0.4,
     headingRad: 0,
     totalLengthCm: 27,
+    behaviour: 'holding' as const,
+    note: '',
+    photoId: null,
+    seenMs: 0,
     surety: 'sure' as const,
   };
   expect(await keepMark(mark)).toMatchObject({ ok: true });

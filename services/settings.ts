@@ -1,5 +1,6 @@
 import type { Species } from '../core/fish/index';
 import type { Method, PreyMix } from '../core/lies/index';
+import type { Conditions } from '../core/sight/index';
 import type { UnitSystem } from '../core/units/index';
 import { readSettings, writeSettings } from '../store/index';
 import { book } from './book';
@@ -33,6 +34,10 @@ export interface Settings {
   fishLengthCm: number;
   turbidityNtu: number;
   prey: PreyMix;
+  /** The weather as last seen, and the glasses worn. */
+  sky: Conditions['sky'];
+  windMps: number;
+  polarised: boolean;
   /** Whether a small beat is solved again at 10 cm once its water is ready. */
   sharpen: 'by-itself' | 'when-asked';
   /** Where water is solved: phones are spared by default. */
@@ -63,6 +68,9 @@ export const DEFAULT_SETTINGS: Settings = {
   fishLengthCm: 25,
   turbidityNtu: 1,
   prey: 'mixed',
+  sky: 'clear',
+  windMps: 1,
+  polarised: true,
   sharpen: 'by-itself',
   solveOn: 'best',
 };

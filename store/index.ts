@@ -31,6 +31,16 @@ export {
 } from './whole-book';
 export { dropRead, listReads, putRead, type StoredRead } from './reads';
 export { findFlow, hasFlow, saveFlow } from './flows';
-export { listMarks, putMark, strikeMark, type StoredMark } from './marks';
+export {
+  BEHAVIOURS,
+  listMarks,
+  putMark,
+  strikeMark,
+  type Behaviour,
+  type MarkWithHistory,
+  type Sighting,
+  type StoredMark,
+} from './marks';
+export { dropRise, listRises, putRise, type StoredRise } from './rises';
 export { readSettings, writeSettings } from './settings';
 export { appendEvent, listTries, openTry, type AppendOutcome, type StoredTry } from './tries';

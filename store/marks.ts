@@ -2,20 +2,34 @@ import { sql } from 'kysely';
 import type { Db } from './open';
 
 export type Surety = 'sure' | 'likely' | 'maybe';
+export const BEHAVIOURS = ['holding', 'rising', 'nymphing', 'cruising', 'glued', 'gone'] as const;
+export type Behaviour = (typeof BEHAVIOURS)[number];
 
-/** A fish that was seen. Metres in the plan; `fishDepthM` below the surface. */
-export interface StoredMark {
-  id: string;
-  beatId: string;
+/** Where and how a fish was seen. Metres in the plan; `fishDepthM` below the surface. */
+export interface Sighting {
   xM: number;
   yM: number;
   fishDepthM: number;
   headingRad: number;
-  totalLengthCm: number;
   surety: Surety;
+  behaviour: Behaviour;
+  /** When it was seen so; 0 when that was not kept. */
+  seenMs: number;
 }
 
-export async function listMarks(db: Db, beatId: string): Promise<StoredMark[]> {
+/** A fish that was seen. */
+export interface StoredMark extends Sighting {
+  id: string;
+  beatId: string;
+  totalLengthCm: number;
+  note: string;
+  photoId: string | null;
+}
+
+/** A mark with what it was before, oldest first. */
+export type MarkWithHistory = StoredMark & { history: Sighting[] };
+
+export async function listMarks(db: Db, beatId: string): Promise<MarkWithHistory[]> {
   const rows = await db
     .selectFrom('marks')
     .selectAll()
@@ -25,19 +39,46 @@ export async function listMarks(db: Db, beatId: string): Promise<StoredMark[]> {
     .orderBy('created_ms')
     .orderBy(sql`rowid`)
     .execute();
+  const before = await db
+    .selectFrom('sightings')
+    .innerJoin('marks', 'marks.id', 'sightings.mark_id')
+    .selectAll('sightings')
+    .where('marks.beat_id', '=', beatId)
+    .orderBy('sightings.kept_ms')
+    .execute();
   return rows.map((r) => ({
+    ...sighting(r),
     id: r.id,
     beatId: r.beat_id,
-    xM: r.x_m,
-    yM: r.y_m,
-    fishDepthM: r.depth_m,
-    headingRad: r.heading_rad,
     totalLengthCm: r.total_length_cm,
-    surety: r.surety as Surety,
+    note: r.note,
+    photoId: r.photo_id,
+    history: before.filter((b) => b.mark_id === r.id).map(sighting),
   }));
 }
 
-/** Keeps a mark or its new state; the id is the client's, so repeating is harmless. */
+const sighting = (r: {
+  x_m: number;
+  y_m: number;
+  depth_m: number;
+  heading_rad: number;
+  surety: string;
+  behaviour: string;
+  seen_ms: number;
+}): Sighting => ({
+  xM: r.x_m,
+  yM: r.y_m,
+  fishDepthM: r.depth_m,
+  headingRad: r.heading_rad,
+  surety: r.surety as Surety,
+  behaviour: r.behaviour as Behaviour,
+  seenMs: r.seen_ms,
+});
+
+/**
+ * Keeps a mark or its new state; the id is the client's, so repeating is harmless. What it was
+ * before is kept as a sighting where the place, the surety or what it did has changed.
+ */
 export async function putMark(db: Db, mark: StoredMark, nowMs: number): Promise<void> {
   const values = {
     x_m: mark.xM,
@@ -46,12 +87,46 @@ export async function putMark(db: Db, mark: StoredMark, nowMs: number): Promise<
     heading_rad: mark.headingRad,
     total_length_cm: mark.totalLengthCm,
     surety: mark.surety,
+    behaviour: mark.behaviour,
+    note: mark.note,
+    photo_id: mark.photoId,
+    seen_ms: mark.seenMs,
   };
-  await db
-    .insertInto('marks')
-    .values({ id: mark.id, beat_id: mark.beatId, created_ms: nowMs, struck: 0, ...values })
-    .onConflict((c) => c.column('id').doUpdateSet({ ...values, struck: 0 }))
-    .execute();
+  await db.transaction().execute(async (trx) => {
+    const was = await trx
+      .selectFrom('marks')
+      .selectAll()
+      .where('id', '=', mark.id)
+      .executeTakeFirst();
+    const moved =
+      was &&
+      (was.x_m !== values.x_m ||
+        was.y_m !== values.y_m ||
+        was.surety !== values.surety ||
+        was.behaviour !== values.behaviour);
+    if (moved) {
+      await trx
+        .insertInto('sightings')
+        .values({
+          mark_id: was.id,
+          seen_ms: was.seen_ms,
+          x_m: was.x_m,
+          y_m: was.y_m,
+          depth_m: was.depth_m,
+          heading_rad: was.heading_rad,
+          surety: was.surety,
+          behaviour: was.behaviour,
+          kept_ms: nowMs,
+        })
+        .onConflict((c) => c.doNothing())
+        .execute();
+    }
+    await trx
+      .insertInto('marks')
+      .values({ id: mark.id, beat_id: mark.beatId, created_ms: nowMs, struck: 0, ...values })
+      .onConflict((c) => c.column('id').doUpdateSet({ ...values, struck: 0 }))
+      .execute();
+  });
 }
 
 /** Struck, not deleted: tries go on pointing at it. */

@@ -17,6 +17,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of LIES) await sql.raw(statement).execute(db);
     },
   },
+  '2026-004-spot': {
+    async up(db: Kysely<unknown>) {
+      for (const statement of SPOT) await sql.raw(statement).execute(db);
+    },
+  },
 };
 
 const FIRST_LIGHT = [
@@ -73,4 +78,20 @@ const LIES = [
     taken_ms integer not null, zone_offset_min integer not null, answers_json text not null,
     result_json text not null, note text not null, dropped integer not null default 0) strict`,
   `create index reads_of_beat on reads(beat_id)`,
+];
+
+const SPOT = [
+  `alter table marks add column behaviour text not null default 'holding'`,
+  `alter table marks add column note text not null default ''`,
+  `alter table marks add column photo_id text references photos(id)`,
+  `alter table marks add column seen_ms integer not null default 0`,
+  // What a mark was before it was changed: a fish that moved keeps where it had been.
+  `create table sightings (
+    mark_id text not null references marks(id), seen_ms integer not null, x_m real not null, y_m real not null,
+    depth_m real not null, heading_rad real not null, surety text not null, behaviour text not null,
+    kept_ms integer not null, primary key (mark_id, kept_ms, seen_ms)) strict`,
+  `create table rises (
+    id text primary key, beat_id text not null references beats(id), seq integer not null,
+    at_ms integer not null, x_m real not null, y_m real not null, dropped integer not null default 0) strict`,
+  `create index rises_of_beat on rises(beat_id)`,
 ];

@@ -50,6 +50,32 @@ export interface Database {
     surety: string;
     created_ms: number;
     struck: number;
+    behaviour: Generated<string>;
+    note: Generated<string>;
+    photo_id: string | null;
+    seen_ms: Generated<number>;
+  };
+  /** What marks were before they were changed. */
+  sightings: {
+    mark_id: string;
+    seen_ms: number;
+    x_m: number;
+    y_m: number;
+    depth_m: number;
+    heading_rad: number;
+    surety: string;
+    behaviour: string;
+    kept_ms: number;
+  };
+  /** Rings tapped where they showed. Order is by `seq`, never by clock. */
+  rises: {
+    id: string;
+    beat_id: string;
+    seq: number;
+    at_ms: number;
+    x_m: number;
+    y_m: number;
+    dropped: Generated<number>;
   };
   /** Quick reads: one place as told, on a beat or on none yet. */
   reads: {

@@ -56,6 +56,10 @@ const mark = {
   fishDepthM: 0.4,
   headingRad: 0.1,
   totalLengthCm: 27,
+  behaviour: 'holding' as const,
+  note: '',
+  photoId: null,
+  seenMs: 0,
   surety: 'sure' as const,
 };
 const attempt = {

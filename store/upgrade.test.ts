@@ -75,5 +75,6 @@ it('migrations keep their order and their names: a released one is never taken o
     '2026-001-first-light',
     '2026-002-water',
     '2026-003-lies',
+    '2026-004-spot',
   ]);
 });

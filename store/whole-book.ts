@@ -14,6 +14,8 @@ export const BOOK_TABLES = {
   photos: ['id'],
   marks: ['id'],
   reads: ['id'],
+  sightings: ['mark_id', 'kept_ms', 'seen_ms'],
+  rises: ['id'],
   outings: ['id'],
   tries: ['id'],
   try_events: ['id'],

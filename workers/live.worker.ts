@@ -1,6 +1,13 @@
 import * as Comlink from 'comlink';
 import { driftBand, firstCast } from '../core/cast/index';
-import { createScene, exposureAt, fishView, sightRing, type Scene } from '../core/sight/index';
+import {
+  createScene,
+  exposureAt,
+  fishView,
+  sightRing,
+  windowView,
+  type Scene,
+} from '../core/sight/index';
 import type { LiveWorker } from './protocol';
 
 let scene: Scene | null = null;
@@ -22,6 +29,7 @@ const worker: LiveWorker = {
   ring(fish, posture, heightM, conditions) {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);
   },
+  window: (fish, angler, conditions) => windowView(water(), fish, angler, conditions),
   exposures(fish, stand, hours) {
     return hours.map((conditions) =>
       exposureAt(water(), fishView(water(), fish, conditions), stand, conditions),

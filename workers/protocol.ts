@@ -8,7 +8,16 @@ import type {
   PlaceSensitivity,
   WhatIf,
 } from '../core/lies/index';
-import type { Conditions, Fish, Posture, RingPoint } from '../core/sight/index';
+import type {
+  AnglerAt,
+  Conditions,
+  Fish,
+  Lookout,
+  LookoutInput,
+  Posture,
+  RingPoint,
+  WindowView,
+} from '../core/sight/index';
 import type { StalkInput, StalkResult } from '../core/stalk/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
@@ -50,6 +59,9 @@ export interface ReadWorker {
   rate(input: RateInput): LieField;
   study(input: RateInput, place: { xM: number; yM: number }): LieStudy;
   difference(input: RateInput, other: Method): MethodDifference;
+  lookouts(input: LookoutInput): Lookout[];
+  /** Glances and shade by hour at one fish, from one place; glances 0 where it cannot be seen. */
+  glare(input: LookoutInput, from: { xM: number; yM: number }): { share: number; shade: number }[];
   /** What the eye reads from the water that was taken, or from another flow. */
   read(other?: FlowField): WaterReading;
 }
@@ -59,6 +71,11 @@ export interface LiveWorker {
   take(plan: BeatPlan, flow: FlowField): void;
   drift(input: DriftInput, runs: number): DriftBand & { tookMs: number };
   firstCast(input: FirstCastInput): FirstCast;
+  window(
+    fish: Fish,
+    angler: (AnglerAt & { rodM: number }) | null,
+    conditions: Conditions,
+  ): WindowView;
   ring(fish: Fish, posture: Posture, heightM: number, conditions: Conditions): RingPoint[];
   /** E of a still angler at a stand to one fish, for each of the conditions (the hours of a day). */
   exposures(

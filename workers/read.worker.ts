@@ -8,7 +8,7 @@ import {
   whatIf,
   type FishOptions,
 } from '../core/lies/index';
-import { createScene, shadeField, type Scene } from '../core/sight/index';
+import { createScene, lookoutAt, lookouts, shadeField, type Scene } from '../core/sight/index';
 import { readWater, type FlowField } from '../core/water/index';
 import type { RateInput, ReadWorker } from './protocol';
 
@@ -21,12 +21,15 @@ function held() {
   return water;
 }
 
+function scene(): Scene {
+  const here = held();
+  return (here.scene ??= createScene(here.plan, here.flow));
+}
+
 function fishFor({ light, ...fish }: RateInput): FishOptions {
   if (!light) return { ...fish, shade: null };
-  const here = held();
-  here.scene ??= createScene(here.plan, here.flow);
   const key = JSON.stringify(light);
-  if (lastShade?.key !== key) lastShade = { key, shade: shadeField(here.scene, light) };
+  if (lastShade?.key !== key) lastShade = { key, shade: shadeField(scene(), light) };
   return { ...fish, shade: lastShade.shade };
 }
 
@@ -54,6 +57,16 @@ const worker: ReadWorker = {
   difference(input, other) {
     const { plan, flow } = held();
     return methodDifference(plan, flow, fishFor(input), input.method ?? 'energy-budget', other);
+  },
+  lookouts: (input) => lookouts(scene(), input),
+  glare(input, from) {
+    const found = lookoutAt(scene(), input, from);
+    const fish = input.targets[0]!;
+    const cell = cellIndex(scene().flow, fish.xM, fish.yM);
+    return input.hours.map((c, h) => ({
+      share: found?.shares[h] ?? 0,
+      shade: shadeField(scene(), c)[cell] ?? 0,
+    }));
   },
   read(other) {
     return readWater(other ?? held().flow);

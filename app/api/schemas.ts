@@ -1,6 +1,7 @@
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
 import { SPECIES } from '@/core/fish/index';
 import { METHODS } from '@/core/lies/index';
+import { BEHAVIOURS } from '@/plan/state';
 import { EVENT_CODES } from '@/core/tries/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
@@ -15,6 +16,12 @@ const range = (what: string, min: number, max: number, unit: string) =>
 
 const text = (what: string, most: number) =>
   string().max(most, `${what} is longer than ${most} letters.`);
+const oneOf = <T extends string>(what: string, words: readonly T[]) =>
+  string().oneOf(
+    [...words],
+    ({ value }) => `${what} is "${value}"; it must be one of ${words.join(', ')}.`,
+  );
+
 export const idSchema = string()
   .matches(/^[A-Za-z0-9-]{1,64}$/, 'The id must be 1 to 64 letters, digits or dashes.')
   .required();
@@ -27,8 +34,20 @@ export const markSchema = object({
   headingRad: range('Heading', -7, 7, 'rad'),
   totalLengthCm: range('Length of the fish', 5, 102, 'cm'),
   surety: string()
-    .oneOf(['sure', 'likely', 'maybe'], 'How sure must be sure, likely or maybe.')
+    .oneOf(['sure', 'likely', 'maybe'] as const, 'How sure must be sure, likely or maybe.')
     .required(),
+  behaviour: oneOf('What it does', BEHAVIOURS).default('holding'),
+  note: text('The note', 500).default(''),
+  photoId: string().nullable().default(null),
+  seenMs: range('Time', 0, 4e12, 'ms').default(0),
+}).noUnknown();
+
+export const riseSchema = object({
+  beatId: idSchema,
+  seq: range('Number of the rise', 1, 100000, '').integer('Number of the rise must be whole.'),
+  atMs: range('Time', 0, 4e12, 'ms'),
+  xM: range('x of the ring', -200, 400, 'm'),
+  yM: range('y of the ring', -200, 200, 'm'),
 }).noUnknown();
 
 export const trySchema = object({
@@ -60,12 +79,6 @@ export const eventSchema = object({
   note: text('The note', 500),
   undoes: text('The event taken back', 64),
 }).noUnknown();
-
-const oneOf = <T extends string>(what: string, words: readonly T[]) =>
-  string().oneOf(
-    [...words],
-    ({ value }) => `${what} is "${value}"; it must be one of ${words.join(', ')}.`,
-  );
 
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
@@ -109,6 +122,9 @@ export const settingsSchema = object({
   turbidityNtu: number()
     .min(0, 'Clarity must be 0 to 200 NTU.')
     .max(200, 'Clarity must be 0 to 200 NTU.'),
+  sky: oneOf('The sky', ['clear', 'broken', 'overcast'] as const),
+  windMps: number().min(0, 'Wind must be 0 to 20 m/s.').max(20, 'Wind must be 0 to 20 m/s.'),
+  polarised: boolean(),
   prey: oneOf('What drifts', ['mixed', 'small', 'large'] as const),
   sharpen: oneOf('Sharpening', ['by-itself', 'when-asked']),
   solveOn: oneOf('Where water is solved', ['best', 'device', 'server']),

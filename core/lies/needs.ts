@@ -140,9 +140,11 @@ export function driftWithinReachInto(
   let flux = 0;
   let best = 0;
   for (let side = -1; side <= 1; side += 2) {
-    let widthM = binM;
-    for (let y = side < 0 ? binM : 0; y <= far; y += widthM) {
-      widthM = y < nearM ? binM : 2 * binM;
+    let next = side < 0 ? binM : 0;
+    while (next <= far) {
+      const y = next;
+      const widthM = y < nearM ? binM : 2 * binM;
+      next += widthM;
       const i = i0 + side * evenRound((y * ax) / cellM);
       const j = j0 + side * evenRound((y * ay) / cellM);
       if (i < 0 || j < 0 || i >= nx || j >= ny) break;

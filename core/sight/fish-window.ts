@@ -7,7 +7,7 @@ import {
   type Fish,
   type Scene,
 } from './scene';
-import { CRITICAL_RAD, rayToFish, WATER_INDEX } from './window';
+import { CRITICAL_RAD, rayToFish, WATER_INDEX, type RayToFish } from './window';
 
 /** What stands round a fish as it shows in the disc of its window: 0 in the middle, 1 at its edge. */
 export interface WindowView {
@@ -18,6 +18,8 @@ export interface WindowView {
   sun: { bearingRad: number; at: number } | null;
   angler: WindowBody | null;
   rod: WindowBody | null;
+  /** The ray from the top of the angler to the fish, dry and wet; null without one. */
+  sight: { distanceM: number; topM: number; footM: number; ray: RayToFish } | null;
   /** Half the arc behind it that it does not see, rad, and the way it faces. */
   blindHalfRad: number;
   headingRad: number;
@@ -80,9 +82,19 @@ export function windowView(
     sun,
     angler: angler && bodyOf(scene, fish, angler, surfaceM, 0, BODY_WIDTH_M),
     rod: angler && bodyOf(scene, fish, angler, surfaceM, angler.rodM, ROD_WIDTH_M),
+    sight: angler && sightOf(scene, fish, angler, surfaceM),
     blindHalfRad: BLIND_HALF_RAD,
     headingRad: fish.headingRad,
   };
+}
+
+function sightOf(scene: Scene, fish: Fish, angler: AnglerAt, surfaceM: number) {
+  const distanceM = Math.max(0.3, Math.hypot(angler.xM - fish.xM, angler.yM - fish.yM));
+  const ground = scene.groundM[sceneIndex(scene, angler.xM, angler.yM)]! - surfaceM;
+  const footM = Math.max(0, ground);
+  const topM = footM + POSTURE[angler.posture].topShare * angler.heightM;
+  const ray = rayToFish({ distanceM, heightM: topM, fishDepthM: fish.fishDepthM });
+  return { distanceM, topM, footM, ray };
 }
 
 /** The angler, or what is held up `overM` above the head. */
@@ -96,10 +108,7 @@ function bodyOf(
 ): WindowBody {
   const dx = angler.xM - fish.xM;
   const dy = angler.yM - fish.yM;
-  const distanceM = Math.max(0.3, Math.hypot(dx, dy));
-  const ground = scene.groundM[sceneIndex(scene, angler.xM, angler.yM)]! - surfaceM;
-  const foot = Math.max(0, ground);
-  const head = foot + POSTURE[angler.posture].topShare * angler.heightM;
+  const { distanceM, footM: foot, topM: head } = sightOf(scene, fish, angler, surfaceM);
   const show = (heightM: number) => {
     const ray = rayToFish({
       distanceM,

@@ -7,6 +7,8 @@ const KG_PER_LB = 0.45359237;
 
 /** Conversions by name; every factor is exact by definition (NIST SP 811). */
 export const convert = {
+  /** International mile, 1609.344 m. */
+  mpsToMph: (mps: number) => (mps * 3600) / 1609.344,
   mToFt: (m: number) => m / M_PER_FT,
   ftToM: (ft: number) => ft * M_PER_FT,
   cmToIn: (cm: number) => cm / CM_PER_IN,

@@ -31,6 +31,11 @@ const mark: Mark = {
   headingRad: 0,
   totalLengthCm: 27,
   surety: 'sure',
+  behaviour: 'holding',
+  note: '',
+  photoId: null,
+  seenMs: 0,
+  history: [],
 };
 const lie = {
   id: 'lie1',
@@ -92,6 +97,7 @@ const initial = {
   marks: [mark],
   tries: [],
   reads: [],
+  rises: [],
   settings: TEST_SETTINGS,
   ...freshState(),
   flowState: { kind: 'ready' },

@@ -1,12 +1,13 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import {
   formatDepth,
   formatFishLength,
   formatLength,
   fishLengthUnit,
   lengthUnit,
+  parseFigure,
   parseFishLengthCm,
   parseLengthM,
   convert,
@@ -14,12 +15,23 @@ import {
 import { rayToFish, POSTURE, POSTURES, windowRadiusM, type Posture } from '../../core/sight/index';
 import { Behind, Choice, Do, Fact, FigureField } from '../../ui/parts';
 import { usePart, useWorkspace } from '../context';
-import { markOf, numberOfMark, type Mark } from '../state';
-import { PostureChoice } from './at-the-stand';
+import { wrapAngle } from '../../core/grid/index';
+import { clockText } from '../civil-time';
+import { BEHAVIOURS, markOf, numberOfMark, type Mark } from '../state';
+import { BEHAVIOUR_WORDS } from '../words';
+import { LookoutPanel } from './lookout-panel';
+import { RisesPanel } from './rises-panel';
+import { WindowPanel } from './window-panel';
 
 export function SpotInspector() {
   const mark = usePart(markOf);
-  return mark ? <MarkDetail key={mark.id} mark={mark} /> : <SpotIntro />;
+  return (
+    <>
+      {mark ? <MarkDetail key={mark.id} mark={mark} /> : <SpotIntro />}
+      <LookoutPanel />
+      <RisesPanel />
+    </>
+  );
 }
 
 function SpotIntro() {
@@ -50,17 +62,25 @@ function SpotIntro() {
           {lie && <Do onClick={() => actions.placeMark(lie)}>Mark one in the chosen lie</Do>}
         </div>
       )}
+      <ByBearing />
     </section>
   );
 }
 
 function MarkDetail({ mark }: { mark: Mark }) {
-  const { actions } = useWorkspace();
+  const { actions, beat } = useWorkspace();
   const units = usePart((s) => s.settings.units);
   const posture = usePart((s) => s.posture);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const ring = usePart((s) => s.ring);
   const number = usePart((s) => numberOfMark(s, mark.id));
+  const zone = beat.plan.timeZone;
+  const turn = (deg: number) =>
+    actions.changeMark(
+      mark.id,
+      { headingRad: wrapAngle(mark.headingRad - (deg * Math.PI) / 180) },
+      true,
+    );
   const placing = usePart((s) => s.placing);
   const heading = useRef<HTMLHeadingElement>(null);
   // Marked by keyboard, the button that did it is gone: go on from here.
@@ -81,7 +101,14 @@ function MarkDetail({ mark }: { mark: Mark }) {
             ? 'Likely a fish'
             : 'Maybe a fish'}
         , facing {facing(mark.headingRad)}.
+        {mark.seenMs > 0 && ` Last seen ${clockText(mark.seenMs, zone)}.`}
       </p>
+      <Choice
+        label="What it does"
+        value={mark.behaviour}
+        options={BEHAVIOURS.map((b) => [b, BEHAVIOUR_WORDS[b]] as const)}
+        onChange={(behaviour) => actions.seenAgain(mark.id, { behaviour })}
+      />
       <Choice
         label="How sure"
         value={mark.surety}
@@ -118,8 +145,13 @@ function MarkDetail({ mark }: { mark: Mark }) {
           }
         />
       </div>
+      <div className="row">
+        <Do onClick={() => actions.seenAgain(mark.id)}>Seen again</Do>
+        <Do onClick={() => turn(-15)}>Turn it left</Do>
+        <Do onClick={() => turn(15)}>Turn it right</Do>
+      </div>
+      <MarkMemory mark={mark} />
       <h3>Where it sees you</h3>
-      <PostureChoice />
       {reach && (
         <p>
           <strong>
@@ -130,7 +162,8 @@ function MarkDetail({ mark }: { mark: Mark }) {
           Seen means even odds that it notices a still angler; walking shows you sooner.
         </p>
       )}
-      <Behind title="What it sees through">
+      <Behind title="What it sees">
+        <WindowPanel />
         <dl className="facts">
           <Fact name="Its window on the surface">
             {formatLength(2 * windowRadiusM(mark.fishDepthM), units)} across
@@ -167,6 +200,124 @@ function MarkDetail({ mark }: { mark: Mark }) {
         arrow keys.
       </p>
     </section>
+  );
+}
+
+/** Note, photograph, and where it had been before. */
+function MarkMemory({ mark }: { mark: Mark }) {
+  const { actions, beat } = useWorkspace();
+  const units = usePart((s) => s.settings.units);
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <Behind title={mark.history.length > 0 ? 'Note, photograph, seen before' : 'Note, photograph'}>
+      <label className="mark-note">
+        Note
+        <textarea
+          defaultValue={mark.note}
+          maxLength={500}
+          rows={2}
+          onBlur={(e) =>
+            e.target.value !== mark.note &&
+            actions.changeMark(mark.id, { note: e.target.value }, true)
+          }
+        />
+      </label>
+      {mark.photoId && (
+        // The picture comes from this machine, already made small.
+        // eslint-disable-next-line @next/next/no-img-element
+        <img className="mark-photo" src={`/api/v1/photos/${mark.photoId}`} alt="The fish" />
+      )}
+      <label className="mark-note">
+        {mark.photoId ? 'Another photograph' : 'Photograph'}
+        <input
+          type="file"
+          accept="image/*"
+          onChange={async (e) => {
+            const file = e.target.files?.[0];
+            if (file) setProblem(await actions.keepPhoto(mark.id, file));
+          }}
+        />
+      </label>
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+      {mark.history.length > 0 && (
+        <ul className="changes" aria-label="Seen before">
+          {mark.history.map((h, i) => (
+            <li key={i}>
+              <span>
+                {h.seenMs > 0 ? clockText(h.seenMs, beat.plan.timeZone) : 'Before'},{' '}
+                {BEHAVIOUR_WORDS[h.behaviour].toLowerCase()}, {h.surety}
+              </span>{' '}
+              <strong>
+                {formatLength(Math.hypot(h.xM - mark.xM, h.yM - mark.yM), units)} away
+              </strong>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Behind>
+  );
+}
+
+/** A step is this share of a body's height (common practice). */
+const STEP_PER_HEIGHT = 0.43;
+
+/** A fish told by its bearing and paces from where the angler looks. */
+function ByBearing() {
+  const { actions, beat } = useWorkspace();
+  const viewer = usePart((s) => s.viewer ?? s.stand);
+  const heightM = usePart((s) => s.settings.anglerHeightM);
+  const [bearing, setBearing] = useState('');
+  const [paces, setPaces] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const mark = () => {
+    const deg = parseFigure(bearing, { what: 'Bearing', unit: '°', min: 0, max: 360 });
+    const steps = parseFigure(paces, { what: 'Paces', unit: 'paces', min: 0.5, max: 100 });
+    if (!deg.ok) return setProblem(deg.message);
+    if (!steps.ok) return setProblem(steps.message);
+    setProblem(null);
+    const rad = ((beat.plan.bearingDeg - deg.value) * Math.PI) / 180;
+    const m = steps.value * STEP_PER_HEIGHT * heightM;
+    actions.placeMark({
+      xM: viewer!.xM + m * Math.cos(rad),
+      yM: viewer!.yM + m * Math.sin(rad),
+    });
+  };
+  return (
+    <Behind title="Mark it by bearing and paces">
+      {!viewer && <p>Choose a place to look from first: bearing and paces are taken from there.</p>}
+      {viewer && (
+        <form
+          className="fields"
+          onSubmit={(e) => {
+            e.preventDefault();
+            mark();
+          }}
+        >
+          <label className="mark-note">
+            Bearing, ° from true north
+            <input
+              inputMode="decimal"
+              value={bearing}
+              onChange={(e) => setBearing(e.target.value)}
+            />
+          </label>
+          <label className="mark-note">
+            Paces
+            <input inputMode="decimal" value={paces} onChange={(e) => setPaces(e.target.value)} />
+          </label>
+          <Do type="submit">Mark it there</Do>
+        </form>
+      )}
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+    </Behind>
   );
 }
 

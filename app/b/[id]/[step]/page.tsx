@@ -21,12 +21,13 @@ export default async function BeatPage({ params, searchParams }: Props) {
   const query = new URLSearchParams();
   for (const [key, value] of Object.entries(await searchParams))
     if (typeof value === 'string') query.set(key, value);
-  const { beat, marks, tries } = opened.value;
+  const { beat, marks, rises, tries } = opened.value;
   const input = {
     id,
     streamName: beat.streamName,
     plan: beat.plan,
     marks: marks.map(({ beatId: _beat, ...mark }) => mark),
+    rises: rises.map(({ beatId: _beat, ...rise }) => rise),
     tries: tries.map(({ beatId: _beat, ...attempt }) => attempt),
     reads: (await readsInBook(id)) as BeatInput['reads'],
     settings: await settings(),

@@ -1,0 +1,18 @@
+import { keepRise, takeRiseBack } from '@/services/index';
+import { answer, bodyOf, respond } from '../../../respond.server';
+import { idSchema, riseSchema } from '../../../schemas';
+
+type Context = { params: Promise<{ id: string }> };
+
+export async function PUT(request: Request, { params }: Context) {
+  return respond(async () => {
+    const id = await idSchema.validate((await params).id);
+    return answer(await keepRise({ id, ...(await bodyOf(request, riseSchema)) }));
+  });
+}
+
+export async function DELETE(_request: Request, { params }: Context) {
+  return respond(async () =>
+    answer(await takeRiseBack(await idSchema.validate((await params).id))),
+  );
+}

@@ -1,0 +1,44 @@
+import type { Db } from './open';
+
+/** A ring that was tapped where it showed. */
+export interface StoredRise {
+  id: string;
+  beatId: string;
+  seq: number;
+  atMs: number;
+  xM: number;
+  yM: number;
+}
+
+export async function putRise(db: Db, rise: StoredRise): Promise<void> {
+  const values = { seq: rise.seq, at_ms: rise.atMs, x_m: rise.xM, y_m: rise.yM };
+  await db
+    .insertInto('rises')
+    .values({ id: rise.id, beat_id: rise.beatId, ...values })
+    .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
+    .execute();
+}
+
+/** In the order of the taps. */
+export async function listRises(db: Db, beatId: string): Promise<StoredRise[]> {
+  const rows = await db
+    .selectFrom('rises')
+    .selectAll()
+    .where('beat_id', '=', beatId)
+    .where('dropped', '=', 0)
+    .orderBy('seq')
+    .execute();
+  return rows.map((r) => ({
+    id: r.id,
+    beatId: r.beat_id,
+    seq: r.seq,
+    atMs: r.at_ms,
+    xM: r.x_m,
+    yM: r.y_m,
+  }));
+}
+
+/** Dropped, not deleted: keeping it again brings it back. */
+export async function dropRise(db: Db, id: string): Promise<void> {
+  await db.updateTable('rises').set({ dropped: 1 }).where('id', '=', id).execute();
+}
