@@ -50,7 +50,15 @@ test('desk', async ({ page }) => {
   await shot(page, 'read-leaves');
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
   await page.locator('.ring-line').waitFor();
+  await page.locator('.lookout').first().waitFor();
   await shot(page, 'spot');
+  await inspector(page)
+    .getByRole('button', { name: /^A now/ })
+    .click();
+  await page.locator('.strip-glance').waitFor();
+  await inspector(page).getByText('What it sees', { exact: true }).click();
+  await page.locator('.side-ray').scrollIntoViewIfNeeded();
+  await shot(page, 'spot-window');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
   await inspector(page).locator('.large').waitFor();
   await page.locator('.strip-seen').waitFor();
@@ -86,6 +94,9 @@ test('phone', async ({ page }) => {
   await theme(page, 'light');
   await openBeat(page);
   await shot(page, 'phone-read');
+  await page.goto('/read');
+  await page.getByRole('button', { name: 'Boughs over it' }).click();
+  await shot(page, 'phone-quick');
   await page.goto('/make/sketch/shot-3?beat=sallow-steps');
   await page.getByText(/is the discharge that fits/).waitFor();
   await shot(page, 'phone-sketch');

@@ -8,7 +8,7 @@ import { createActions } from './actions';
 import type { Letter } from './outbox';
 import { createStore } from './store';
 import { TEST_SETTINGS } from './test-settings';
-import type { BeatInput, WorkspaceState } from './state';
+import type { BeatInput, KeptRead, WorkspaceState } from './state';
 
 Object.defineProperty(globalThis, 'crypto', { value: webcrypto });
 const read = readBeat(FIRST_BEAT_FILE);
@@ -154,4 +154,67 @@ it('going to Cast proposes a stand, rounded to the centimetre that the address h
     stand: { xM: 1.23, yM: -5 },
     landing: { xM: 3.01, yM: 0 },
   });
+});
+
+it('a fish seen again keeps what it was; a drag is one sighting, a drag given back none', () => {
+  const { store, actions, letters } = setUp();
+  const id = actions.placeMark({ xM: 5, yM: 1 })!;
+  const first = store.get().marks[0]!.seenMs;
+  actions.seenAgain(id, { behaviour: 'rising' });
+  expect(store.get().marks[0]).toMatchObject({ behaviour: 'rising' });
+  expect(store.get().marks[0]!.seenMs).toBeGreaterThan(first);
+  expect(store.get().marks[0]!.history).toMatchObject([{ behaviour: 'holding', seenMs: first }]);
+  for (const x of [5.2, 5.4]) actions.changeMark(id, { xM: x, yM: 1 }, false);
+  actions.changeMark(id, { xM: 5.6, yM: 1 }, true);
+  expect(store.get().marks[0]!.history).toHaveLength(2);
+  expect(store.get().marks[0]!.history[1]!.xM).toBe(5);
+  for (const x of [5.7, 5.6]) actions.changeMark(id, { xM: x, yM: 1 }, false);
+  actions.changeMark(id, { xM: 5.6, yM: 1 }, true);
+  expect(store.get().marks[0]!.history).toHaveLength(2);
+  expect(letters.at(-1)!.body).not.toHaveProperty('history');
+});
+
+it('rings count up from the last, and can be taken back', () => {
+  const { store, actions, letters } = setUp();
+  actions.setTapping(true);
+  actions.tapRise({ xM: 4.123, yM: 1 });
+  actions.tapRise({ xM: 4, yM: 1.2 });
+  expect(store.get().rises.map((r) => [r.seq, r.xM])).toEqual([
+    [1, 4.12],
+    [2, 4],
+  ]);
+  expect(store.get().rises[1]!.atMs).toBeGreaterThan(store.get().rises[0]!.atMs);
+  actions.takeRisesBack([store.get().rises[1]!.id]);
+  expect(store.get().rises).toHaveLength(1);
+  expect(letters.map((l) => l.method)).toEqual(['PUT', 'PUT', 'DELETE']);
+  actions.go('read');
+  expect(store.get().tapping).toBe(false);
+});
+
+it('a photograph that is refused says why; one that is kept belongs to its fish', async () => {
+  const { store, actions } = setUp();
+  const id = actions.placeMark({ xM: 5, yM: 1 })!;
+  const answer = (ok: boolean, body: object) =>
+    (global.fetch = (async () => ({ ok, json: async () => body })) as unknown as typeof fetch);
+  answer(false, { error: { message: 'This file of 0.1 MB is no picture that can be read.' } });
+  expect(await actions.keepPhoto(id, new Blob(['x']))).toContain('no picture');
+  expect(store.get().marks[0]!.photoId).toBeNull();
+  answer(true, {});
+  expect(await actions.keepPhoto(id, new Blob(['x']))).toBeNull();
+  expect(store.get().marks[0]!.photoId).toMatch(/^[0-9a-f-]{36}$/);
+});
+
+it('a lie that drew blank is a try that counts as one', () => {
+  const { store, actions } = setUp();
+  actions.drewBlank();
+  expect(store.get().tries[0]!.events).toMatchObject([{ code: 'cast', note: 'Drew blank.' }]);
+});
+
+it('a read is placed where the plan was pressed, to a centimetre', () => {
+  const { store, actions, letters } = setUp();
+  const read = { id: 'q1', beatId: 'b1', xM: null, yM: null } as unknown as KeptRead;
+  store.set({ reads: [read], placingRead: 'q1' });
+  actions.placeRead('q1', { xM: 3.456, yM: -1.001 });
+  expect(store.get()).toMatchObject({ placingRead: null, reads: [{ xM: 3.46, yM: -1 }] });
+  expect(letters[0]).toMatchObject({ method: 'PUT', path: '/api/v1/reads/q1' });
 });

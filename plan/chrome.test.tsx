@@ -110,10 +110,11 @@ describe('hour strip', () => {
     expect(civilHour(calls[0]![1] as number, plan.timeZone)).toBeCloseTo(9.917, 2);
     expect(civilHour(calls[1]![1] as number, plan.timeZone)).toBe(4);
   });
-  it('without a place on the map it does not speak of the sun', () => {
+  it('without a place on the map the sun is that of local solar time', () => {
     const { anchor: _anchor, ...rest } = plan;
     show(<HourStrip />, {}, rest as BeatPlan);
-    expect(screen.getByRole('slider')).toHaveAttribute('aria-valuetext', '9:40');
+    // 45 degrees north, 13 June, 2 h 20 min before solar noon: some 54 degrees up.
+    expect(screen.getByRole('slider')).toHaveAttribute('aria-valuetext', '9:40, sun 54 degrees up');
   });
 });
 

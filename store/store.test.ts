@@ -10,12 +10,18 @@ import {
   findBeat,
   findFlow,
   listBeats,
+  dropRead,
+  dropRise,
   listMarks,
+  listReads,
+  listRises,
   listTries,
   openStore,
   openTry,
   putBeat,
   putMark,
+  putRead,
+  putRise,
   readSettings,
   saveFlow,
   strikeMark,
@@ -102,7 +108,8 @@ it('beats, marks, settings and flows are there after the book is opened again', 
   await reopen();
   expect((await findBeat(db, 'b1'))!.plan).toEqual(plan);
   expect((await listBeats(db))[0]).toMatchObject({ name: 'Rill', streamName: 'Thrum' });
-  expect(await listMarks(db, 'b1')).toEqual([{ ...mark, xM: 4 }]);
+  const { beatId: _beat, id: _id, totalLengthCm: _l, note: _n, photoId: _p, ...seen } = mark;
+  expect(await listMarks(db, 'b1')).toEqual([{ ...mark, xM: 4, history: [seen] }]);
   expect(await readSettings(db)).toEqual({ units: 'us', waterTempC: null });
   expect(await findFlow(db, 'h')).toEqual(new Uint8Array([1, 2, 3]));
   expect(await findFlow(db, 'other')).toBeUndefined();
@@ -143,4 +150,55 @@ it('keeps a copy before it migrates an older book', async () => {
   expect(readdirSync(old).filter((f) => f.startsWith('before-'))).toEqual([
     'before-2026-001-first-light.sqlite',
   ]);
+});
+
+it('a fish that moved or did something else keeps what it was; a note or a repeat adds nothing', async () => {
+  await putMark(db, { ...mark, seenMs: 10 }, 2);
+  await putMark(db, { ...mark, seenMs: 10 }, 3);
+  await putMark(db, { ...mark, seenMs: 10, note: 'by the root' }, 4);
+  await putMark(db, { ...mark, xM: 9, seenMs: 20, note: 'by the root' }, 5);
+  await putMark(db, { ...mark, xM: 9, behaviour: 'rising', seenMs: 30 }, 6);
+  await reopen();
+  const [kept] = await listMarks(db, 'b1');
+  expect(kept).toMatchObject({ xM: 9, behaviour: 'rising', seenMs: 30 });
+  expect(kept!.history.map((h) => [h.xM, h.behaviour, h.seenMs])).toEqual([
+    [mark.xM, 'holding', 10],
+    [9, 'holding', 20],
+  ]);
+});
+
+it('rings keep their order by number, and quick reads their answers; what is dropped can come back', async () => {
+  const rise = (seq: number, atMs: number) => ({
+    id: `r${seq}`,
+    beatId: 'b1',
+    seq,
+    atMs,
+    xM: 1,
+    yM: 2,
+  });
+  await putRise(db, rise(2, 5));
+  await putRise(db, rise(1, 9));
+  await dropRise(db, 'r2');
+  expect((await listRises(db, 'b1')).map((r) => r.id)).toEqual(['r1']);
+  await putRise(db, rise(2, 5));
+  const read = {
+    id: 'q1',
+    beatId: null,
+    xM: null,
+    yM: null,
+    takenMs: 7,
+    zoneOffsetMin: 120,
+    answers: { depthM: 0.5 },
+    result: { rating: 61 },
+    note: 'below the thorn',
+  };
+  await putRead(db, read);
+  await reopen();
+  expect((await listRises(db, 'b1')).map((r) => r.seq)).toEqual([1, 2]);
+  expect(await listReads(db)).toEqual([read]);
+  expect(await listReads(db, 'b1')).toEqual([]);
+  await putRead(db, { ...read, beatId: 'b1', xM: 3, yM: 1 });
+  expect(await listReads(db, 'b1')).toHaveLength(1);
+  await dropRead(db, 'q1');
+  expect(await listReads(db)).toEqual([]);
 });

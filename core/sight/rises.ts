@@ -67,12 +67,15 @@ function riser(rises: Rise[]): Riser {
   };
 }
 
+/** Taps closer than this are one ring tapped twice, s. */
+const TAPPED_TWICE_S = 1.5;
+
 /** Seconds between rises that follow one another; a clock set back gives none. */
 function intervals(rises: readonly Rise[]): number[] {
   return rises
     .slice(1)
     .map((r, i) => (r.atMs - rises[i]!.atMs) / 1000)
-    .filter((s) => s > 0);
+    .filter((s) => s > TAPPED_TWICE_S);
 }
 
 const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
