@@ -104,7 +104,7 @@ function SideRay({ view, fishDepthM }: { view: WindowView; fishDepthM: number })
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         role="img"
-        aria-label={`The ray from the top of your head to the fish crosses the surface ${formatLength(ray.crossingM, units, 2)} from it.`}
+        aria-label={`You are ${formatLength(distanceM, units)} off; the ray from your top crosses the surface ${formatLength(ray.crossingM, units, 2)} from the fish.`}
         className="side-ray"
       >
         <rect
