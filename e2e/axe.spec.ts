@@ -41,6 +41,12 @@ for (const theme of ['light', 'dark'] as const) {
     await check(page);
     await openBeat(page, 'spot?mark=demo-mark-1');
     await expect(page.locator('.ring-line')).toBeVisible();
+    await inspector(page)
+      .getByRole('button', { name: /^A now/ })
+      .click();
+    for (const what of ['What it sees', 'Weather and glasses', 'Note, photograph'])
+      await inspector(page).getByText(what, { exact: true }).click();
+    await expect(page.locator('.side-ray')).toBeVisible();
     await check(page);
     await page.getByRole('button', { name: 'Plan the cast' }).click();
     await expect(inspector(page).locator('.large')).toBeVisible();

@@ -58,7 +58,7 @@ export function ReadResult({
   return (
     <footer className="answer">
       {open && (
-        <div className="answer-more">
+        <div className="answer-more" role="region" aria-label="Why" tabIndex={0}>
           <LargePebble rating={reading.rating} needs={reading.needs} />
           <p>
             {lieName(reading.kind)}. <strong>{why.lead}</strong> {why.rest.join(' ')}

@@ -1,0 +1,273 @@
+import type { Remote } from 'comlink';
+import { RUNS, type FirstCast } from '../core/cast/index';
+import type { Lie, Method } from '../core/lies/index';
+import type { StalkResult } from '../core/stalk/index';
+import type { FlowField } from '../core/water/index';
+import { latestWins } from '../workers/client';
+import type { LiveWorker, RateInput, ReadWorker, StalkWorker } from '../workers/protocol';
+import { civilDay } from './civil-time';
+import type { createFlowSource } from './flow-source';
+import { HOURS } from './hours';
+import { entryOf, fishSeeing, lightAt, lightByHour, lookoutInput, rateInput } from './questions';
+import {
+  lieOf,
+  sameLie,
+  targetOf,
+  TIP_HEIGHT_M,
+  tipOf,
+  type BeatInput,
+  type HourExposure,
+  type HourGlare,
+  type WorkspaceState,
+} from './state';
+import type { Store } from './store';
+
+/** Drift is followed this long, s. */
+const DRIFT_S = 6;
+/** Answer times kept for the bench. */
+const KEPT_TIMES = 400;
+
+interface Workers {
+  read: Remote<ReadWorker>;
+  live: Remote<LiveWorker>;
+  stalk: Remote<StalkWorker>;
+}
+
+/**
+ * Everything computed from the water on screen: asked of the workers whenever its inputs change,
+ * the latest winning, and written back to the store; what is on screen stays, marked stale,
+ * meanwhile.
+ */
+export function createAnswers(
+  store: Store<WorkspaceState>,
+  plan: BeatInput['plan'],
+  workers: Workers,
+  source: ReturnType<typeof createFlowSource>,
+  complain: (error: unknown) => void,
+) {
+  let taken: FlowField | null = null;
+  const asked = {
+    rate: '',
+    ring: '',
+    drift: '',
+    stalk: '',
+    hours: '',
+    study: '',
+    methods: '',
+    lookouts: '',
+    glare: '',
+    window: '',
+  };
+
+  /** Everything after this speaks of this water. A coarse one is too rough to walk by. */
+  function take(flow: FlowField, coarse: boolean): void {
+    taken = flow;
+    for (const key of Object.keys(asked) as (keyof typeof asked)[]) asked[key] = '';
+    void workers.read.take(plan, flow);
+    void workers.live.take(plan, flow);
+    if (!coarse) void workers.stalk.take(plan, flow);
+    store.set({ flow, flowStale: coarse, liesStale: true, driftStale: true, stalkStale: true });
+    refresh();
+    workers.read.read().then((reading) => {
+      if (taken === flow) store.set({ reading });
+    }, complain);
+  }
+
+  const askRate = latestWins(
+    (o: { flow: FlowField; input: RateInput }) => workers.read.rate(o.input),
+    (lies, o) => {
+      if (o.flow === taken)
+        store.set((s) => ({ lies, liesStale: false, lieId: sameLie(lieOf(s), lies) ?? s.lieId }));
+    },
+    complain,
+  );
+  const askLookouts = latestWins(
+    (s: WorkspaceState) => workers.read.lookouts(lookoutInput(plan, s)),
+    (lookouts) => store.set({ lookouts, lookoutsStale: false }),
+    complain,
+  );
+  const askGlare = latestWins(
+    async (s: WorkspaceState): Promise<HourGlare[]> => {
+      const input = { ...lookoutInput(plan, s), targets: [targetOf(s)!] };
+      const by = await workers.read.glare(input, s.viewer!);
+      return by.map((g, i) => ({ hour: HOURS[i]!, ...g }));
+    },
+    (glare) => store.set({ glare }),
+    complain,
+  );
+  const askWindow = latestWins(
+    (s: WorkspaceState) => {
+      const { anglerHeightM: heightM, rodM } = s.settings;
+      const angler = s.viewer && { ...s.viewer, posture: s.posture, heightM, rodM };
+      return workers.live.window(targetOf(s)!, angler, lightAt(plan, s));
+    },
+    (view) => store.set({ windowView: view }),
+    complain,
+  );
+  /** Spot's own answers: where to look from, when, and what the fish sees meanwhile. */
+  function refreshSpot(s: WorkspaceState, inputs: unknown[]): void {
+    const target = targetOf(s);
+    const { viewer } = s;
+    const lies = s.lies?.lies.length ?? 0;
+    if (!s.dragging && (s.marks.length > 0 || lies > 0)) {
+      once('lookouts', [target, s.marks.length, lies, s.posture, inputs], () => {
+        store.set({ lookoutsStale: true });
+        askLookouts(store.get());
+      });
+    }
+    if (!target) return;
+    if (viewer && s.dragging !== 'viewer')
+      once('glare', [target, viewer, s.posture, inputs], () => askGlare(s));
+    once('window', [target, viewer, s.posture, Math.round(s.atMs / 60000), inputs], () =>
+      askWindow(s),
+    );
+  }
+  const askStudy = latestWins(
+    async (o: { input: RateInput; lie: Lie }) => {
+      await keepLevels();
+      return workers.read.study(o.input, { xM: o.lie.xM, yM: o.lie.yM });
+    },
+    (study, o) => store.set({ study, studyOf: o.lie.id }),
+    complain,
+  );
+  const askMethods = latestWins(
+    (o: { input: RateInput; other: Method }) => workers.read.difference(o.input, o.other),
+    (difference, o) => {
+      if (store.get().otherMethod === o.other) store.set({ difference });
+    },
+    complain,
+  );
+  /** Levels whose flow is at hand are given to the reading worker once: what would change a lie. */
+  const given = new Set<string>();
+  async function keepLevels(): Promise<void> {
+    const now = store.get().level;
+    for (const level of plan.levels) {
+      const at = source.at(level.name);
+      const key = source.hashOf(at);
+      if (level.name === now || given.has(key)) continue;
+      const flow = await source.find(at);
+      if (!flow) continue;
+      given.add(key);
+      await workers.read.keepLevel(level.name, flow);
+    }
+  }
+  const askRing = latestWins(
+    (s: WorkspaceState) =>
+      workers.live.ring(targetOf(s)!, s.posture, s.settings.anglerHeightM, lightAt(plan, s)),
+    (ring) => store.set({ ring }),
+    complain,
+  );
+  const askDrift = latestWins(
+    async (s: WorkspaceState) => {
+      const began = performance.now();
+      const target = targetOf(s);
+      const input = {
+        tip: tipOf(s.stand!, s.landing!, s.settings.rodM),
+        landing: s.landing!,
+        lay: s.lay,
+        seconds: DRIFT_S,
+        ...(target && { fish: { xM: target.xM, yM: target.yM, headingRad: target.headingRad } }),
+      };
+      const band = await workers.live.drift(input, s.dragging ? RUNS.dragging : RUNS.settled);
+      return { band, ms: performance.now() - began };
+    },
+    ({ band, ms }) =>
+      store.set((s) => ({
+        drift: band,
+        driftStale: false,
+        answerMs: [...s.answerMs.slice(1 - KEPT_TIMES), ms],
+      })),
+    complain,
+  );
+  const askHours = latestWins(
+    async (s: WorkspaceState): Promise<HourExposure[]> => {
+      const stand = { ...s.stand!, posture: s.posture, heightM: s.settings.anglerHeightM };
+      const hours = lightByHour(plan, s);
+      const exposures = await workers.live.exposures(targetOf(s)!, stand, hours);
+      return exposures.map((exposure, i) => ({ hour: HOURS[i]!, exposure }));
+    },
+    (hours) => store.set({ hours }),
+    complain,
+  );
+  const askStalk = latestWins(
+    async (s: WorkspaceState): Promise<StalkResult> =>
+      workers.stalk.plan({
+        from: entryOf(plan),
+        to: s.stand!,
+        endPosture: s.posture,
+        fish: fishSeeing(s),
+        angler: {
+          heightM: s.settings.anglerHeightM,
+          massKg: s.settings.anglerMassKg,
+          maxWadeM: s.settings.maxWadeM,
+        },
+        conditions: lightAt(plan, s),
+      }),
+    (stalk) => store.set({ stalk, stalkStale: false }),
+    complain,
+  );
+
+  /** Asks once for each change of an answer's inputs. */
+  function once(key: keyof typeof asked, inputs: unknown, ask: () => void): void {
+    const text = JSON.stringify(inputs);
+    if (asked[key] === text) return;
+    asked[key] = text;
+    ask();
+  }
+
+  let refreshing = false;
+  function refresh(): void {
+    if (refreshing) return;
+    refreshing = true;
+    const s = store.get();
+    const { flow } = s;
+    if (flow && flow === taken) {
+      const target = targetOf(s);
+      const { sky, windMps, turbidityNtu, polarised } = s.settings;
+      const weather = [sky, windMps, turbidityNtu];
+      const light = [Math.round(s.atMs / 600000), weather];
+      const day = civilDay(s.atMs, plan.timeZone);
+      const body = [s.settings.anglerHeightM, s.settings.anglerMassKg, s.settings.maxWadeM];
+      const input = rateInput(plan, s);
+      once('rate', [flow.nx, input], () => askRate({ flow, input }));
+      const lie = lieOf(s);
+      if (lie && s.step === 'read' && !s.liesStale)
+        once('study', [lie.id, lie.rating, input], () => askStudy({ input, lie }));
+      const { otherMethod: other } = s;
+      if (other) once('methods', [flow.nx, other, input], () => askMethods({ input, other }));
+      if (target) once('ring', [target, s.posture, light, body], () => askRing(s));
+      else if (s.ring) store.set({ ring: null });
+      if (s.stand && s.landing)
+        once('drift', [s.stand, s.landing, s.lay, target, s.dragging === null], () => askDrift(s));
+      if (s.stand && target && !s.dragging)
+        once('hours', [target, s.stand, s.posture, day, weather, body], () => askHours(s));
+      if (s.step === 'spot') refreshSpot(s, [day, weather, polarised, body]);
+      const flowIsFinal = s.flowState.kind === 'ready' && !s.flowStale;
+      if (s.stand && flowIsFinal && !s.dragging) {
+        once('stalk', [s.stand, s.posture, fishSeeing(s), light, body], () => {
+          store.set({ stalkStale: true });
+          askStalk(store.get());
+        });
+      }
+    }
+    refreshing = false;
+  }
+
+  /** A stand, landing place and lay to begin from; null while there is no water or no target. */
+  async function firstCast(): Promise<FirstCast | null> {
+    const s = store.get();
+    const target = targetOf(s);
+    if (!target || !taken) return null;
+    return workers.live.firstCast({
+      target,
+      posture: s.posture,
+      heightM: s.settings.anglerHeightM,
+      rodM: s.settings.rodM,
+      tipHeightM: TIP_HEIGHT_M,
+      conditions: lightAt(plan, s),
+      entry: entryOf(plan),
+    });
+  }
+
+  return { take, refresh, firstCast };
+}
