@@ -4,7 +4,7 @@ import { noseSpeedMps } from '../water/index';
 import type { FishDay, FishToday } from './fish-day';
 import { GUESS } from './guesses';
 import { ratingOf, type Method, type Weighed } from './methods';
-import { LAYERS, type WaterForFish } from './water-for-fish';
+import { LAYERS, type LayersSeen, type WaterForFish } from './water-for-fish';
 
 /** What one place offers this fish. Paces m/s, energies J/h, needs 0-1. */
 export interface PlaceNeeds extends Weighed {
@@ -169,19 +169,6 @@ export function driftWithinReachInto(
   }
   out.fluxJph = flux * 3600;
   out.bestWithinReachMps = best;
-}
-
-/**
- * What drifts through each layer of a cell as one fish meets it, filled as cells are visited:
- * pace, share of the reaction distance's square left at it, and what is carried and caught, m2/s.
- */
-export interface LayersSeen {
-  fish: FishToday;
-  generation: number;
-  stamp: Int32Array;
-  paceOf: Float64Array;
-  reachOf: Float64Array;
-  carried: Float64Array;
 }
 
 /** One set of arrays a water, taken over by whichever fish asks. */

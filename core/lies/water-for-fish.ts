@@ -9,7 +9,6 @@ import {
   type FlowField,
 } from '../water/index';
 import { GUESS } from './guesses';
-import type { LayersSeen } from './needs';
 
 /** What a flow offers any fish: computed once, independent of species, size and temperature. */
 export interface WaterForFish {
@@ -35,6 +34,20 @@ export interface WaterForFish {
   scratch: { seen?: LayersSeen };
   /** Drift within reach, kept for the fish asked for last (see `needs-field.ts`). */
   reachable: Map<string, Reachable>;
+}
+
+/**
+ * What drifts through each layer of a cell as one fish meets it, filled as cells are visited:
+ * pace, share of the reaction distance's square left at it, and what is carried and caught, m2/s.
+ */
+export interface LayersSeen {
+  /** Whose they are: told apart by identity. */
+  fish: object;
+  generation: number;
+  stamp: Int32Array;
+  paceOf: Float64Array;
+  reachOf: Float64Array;
+  carried: Float64Array;
 }
 
 /** Energy that passes within reach of each cell and is caught, J/h, and the best pace there, m/s. */

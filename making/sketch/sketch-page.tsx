@@ -1,39 +1,28 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { readBeat, writeBeat, type BeatPlan } from '../../core/formats/index';
+import { writeBeat } from '../../core/formats/index';
 import {
   beatFromSketch,
-  fitSketch,
   SKETCH_KINDS,
   sketchProblems,
   type Sketch,
-  type SketchBeat,
   type SketchThing,
 } from '../../core/water/index';
-import { formatDischarge, type UnitSystem } from '../../core/units/index';
-import { pageX, pageY, type Camera } from '../../plan/camera';
+import { type UnitSystem } from '../../core/units/index';
 import { clientId } from '../../plan/client-id';
-import { useDrag } from '../../plan/use-drag';
 import { Choice } from '../../ui/parts';
-import { BeatDrawing } from '../beat-drawing';
 import { LengthField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';
 import { PlacePanel } from '../place-panel';
 import { useDraft, useUndoKeys, type DraftInput } from '../use-draft';
 import { useKeep } from '../use-keep';
-import { useSheet } from '../use-sheet';
 import { PieceList } from './piece-list';
-import {
-  addPiece,
-  addThing,
-  changeThing,
-  onStream,
-  placeOfThing,
-  removeThing,
-} from './sketch-edits';
-import { contradictionText, THING_NAMES } from './sketch-words';
+import { addPiece, addThing, changeThing, removeThing } from './sketch-edits';
+import { THING_NAMES } from './sketch-words';
+import { SketchDrawing } from './sketch-drawing';
+import { SketchResult } from './sketch-result';
 import { ThingFields } from './thing-fields';
 
 const THINGS = Object.keys(THING_NAMES) as SketchThing['kind'][];
@@ -223,222 +212,5 @@ export function SketchPage({
         />
       </section>
     </main>
-  );
-}
-
-const EMPTY: BeatPlan = {
-  version: 1,
-  name: '',
-  lengthM: 20,
-  slope: 0.01,
-  bearingDeg: 0,
-  levels: [],
-  surveyedLevel: 'Fair',
-  features: [],
-};
-
-function SketchDrawing({
-  sketch,
-  built,
-  units,
-  thingId,
-  dropping,
-  onDrop,
-  onThing,
-  onMove,
-}: {
-  sketch: Sketch;
-  built: SketchBeat;
-  units: UnitSystem;
-  thingId: string | null;
-  dropping: SketchThing['kind'] | null;
-  onDrop: (at: { pieceId: string; along: number; across: number }) => void;
-  onThing: (id: string) => void;
-  onMove: (next: Sketch, dragging: boolean) => void;
-}) {
-  const plan = built.ok ? built.plan : EMPTY;
-  const { box, width, height, camera, svg, placeOf, hasMoved } = useSheet(plan.lengthM);
-  const onClick = (event: React.MouseEvent<SVGSVGElement>) => {
-    if (!dropping || hasMoved()) return;
-    const at = onStream(sketch, placeOf(event));
-    if (at) onDrop(at);
-  };
-  return (
-    <div ref={box} className="making-drawing">
-      {width > 0 && (
-        <BeatDrawing
-          plan={plan}
-          camera={camera}
-          width={width}
-          height={height}
-          units={units}
-          svgRef={svg}
-          onClick={onClick}
-          placing={dropping !== null}
-          label={`Drawing of the sketch, ${sketch.pieces.length} pieces, up-current to the right`}
-        >
-          <PieceNames sketch={sketch} built={built} camera={camera} />
-          {built.ok &&
-            sketch.things.map((t) => (
-              <ThingHandle
-                key={t.id}
-                thing={t}
-                sketch={sketch}
-                camera={camera}
-                chosen={t.id === thingId}
-                onThing={onThing}
-                onMove={onMove}
-              />
-            ))}
-        </BeatDrawing>
-      )}
-      {sketch.pieces.length === 0 && (
-        <p className="empty">
-          Begin at the foot of the beat: add the lowest piece of water, then the one above it. A
-          rough word for depth and pace is enough.
-        </p>
-      )}
-    </div>
-  );
-}
-
-/** A piece shorter than this on the page has its number only, px. */
-const NAME_PX = 56;
-
-function PieceNames({
-  sketch,
-  built,
-  camera,
-}: {
-  sketch: Sketch;
-  built: SketchBeat;
-  camera: Camera;
-}) {
-  const ends = useMemo(() => {
-    if (!built.ok) return [];
-    let s = 0;
-    return sketch.pieces.map((p) => {
-      const at = s + p.lengthM / 2;
-      s += p.lengthM;
-      return { id: p.id, kind: p.kind, share: at, lengthM: p.lengthM };
-    });
-  }, [sketch.pieces, built.ok]);
-  const total = sketch.pieces.reduce((sum, p) => sum + p.lengthM, 0);
-  const span = built.ok ? built.plan.lengthM : 1;
-  return (
-    <g aria-hidden="true">
-      {ends.map((e, i) => (
-        <text
-          key={e.id}
-          x={pageX(camera, (e.share / total) * span)}
-          y={86 + (i % 2) * 18}
-          textAnchor="middle"
-          className="piece-label cased"
-        >
-          {i + 1} {e.lengthM * camera.scale > NAME_PX && e.kind}
-        </text>
-      ))}
-    </g>
-  );
-}
-
-function ThingHandle({
-  thing,
-  sketch,
-  camera,
-  chosen,
-  onThing,
-  onMove,
-}: {
-  thing: SketchThing;
-  sketch: Sketch;
-  camera: Camera;
-  chosen: boolean;
-  onThing: (id: string) => void;
-  onMove: (next: Sketch, dragging: boolean) => void;
-}) {
-  const place = placeOfThing(sketch, thing);
-  const handle = useDrag(camera, place ?? { xM: 0, yM: 0 }, (to, dragging) => {
-    const at = onStream(sketch, to);
-    if (!at) return;
-    const { pieceId, along } = at;
-    const across = Math.min(1, Math.max(0, at.across));
-    const side = at.across < 0.5 ? 'left' : 'right';
-    const change = {
-      pieceId,
-      along,
-      ...('across' in thing && { across }),
-      ...('side' in thing && { side }),
-      ...('reach' in thing && { reach: Math.max(0.05, side === 'left' ? across : 1 - across) }),
-    } as Partial<SketchThing>;
-    onMove(changeThing(sketch, thing.id, change), dragging);
-  });
-  if (!place) return null;
-  return (
-    <circle
-      {...handle}
-      className={`handle thing-handle${chosen ? ' chosen' : ''}`}
-      cx={pageX(camera, place.xM)}
-      cy={pageY(camera, place.yM)}
-      r={11}
-      role="button"
-      aria-label={`${THING_NAMES[thing.kind]}: move with the arrow keys`}
-      onFocus={() => onThing(thing.id)}
-    />
-  );
-}
-
-/** The discharge that fits all pieces, and the piece that contradicts it. */
-function SketchResult({
-  sketch,
-  built,
-  units,
-  onChoose,
-}: {
-  sketch: Sketch;
-  built: SketchBeat;
-  units: UnitSystem;
-  onChoose: (id: string) => void;
-}) {
-  if (!built.ok) {
-    return (
-      <section className="making-result" aria-label="What is missing">
-        <div role="status">
-          <ul className="problems">
-            {built.problems.map((p) => (
-              <li key={p.message}>{p.message}</li>
-            ))}
-          </ul>
-        </div>
-      </section>
-    );
-  }
-  const fit = fitSketch(sketch);
-  const notes = readBeat(writeBeat(built.plan));
-  return (
-    <section className="making-result" aria-label="What it adds up to">
-      <div role="status">
-        <strong className="large">{formatDischarge(fit.dischargeM3s, units)}</strong>
-        <span>
-          is the discharge that fits these pieces best, between {formatDischarge(fit.lowM3s, units)}{' '}
-          and {formatDischarge(fit.highM3s, units)}. The beat falls{' '}
-          {(100 * built.plan.slope).toFixed(1)} m in 100 m for it.
-        </span>
-      </div>
-      {fit.contradictions.map((c) => {
-        const text = contradictionText(sketch, c, units);
-        return (
-          <p key={c.pieceId} className="contradiction">
-            <strong>{text.lead}</strong> {text.needs} It was left out of the fit.{' '}
-            <button type="button" className="plain" onClick={() => onChoose(c.pieceId)}>
-              Open it
-            </button>
-          </p>
-        );
-      })}
-      {[...built.notes, ...(notes.ok ? notes.notes : [])].map((note) => (
-        <p key={note}>{note}</p>
-      ))}
-    </section>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { joinBank, shapePlaces, writeBeat, type BeatFeature } from '../../core/formats/index';
+import { joinBank, writeBeat, type BeatFeature } from '../../core/formats/index';
 import type { Place } from '../../core/grid/index';
 import { surveyDoubt } from '../../core/water/index';
 import { formatLength, type UnitSystem } from '../../core/units/index';
@@ -12,15 +12,13 @@ import { MakingTop } from '../making-top';
 import { PlacePanel } from '../place-panel';
 import { useDraft, useUndoKeys, type DraftInput } from '../use-draft';
 import { useKeep } from '../use-keep';
-import { AskFields } from './ask-fields';
 import { CsvPanel } from './csv-panel';
 import { PhotoPanel } from './photo-panel';
-import { StationsTable } from './stations-table';
 import { SurveyCanvas } from './survey-canvas';
+import { FeatureList, FeaturePanel, ToolPanel, ToolRow } from './tool-panels';
 import {
   addFeatures,
   changeHeader,
-  dropCorner,
   FEATURE_NAMES,
   numberOf,
   removeFeature,
@@ -28,16 +26,7 @@ import {
   surveyProblems,
   type SurveyDraft,
 } from './survey-draft';
-import {
-  backOne,
-  finish,
-  placesFromText,
-  takeTool,
-  tap,
-  toolOf,
-  TOOLS,
-  type ToolState,
-} from './tools';
+import { backOne, finish, tap, type ToolState } from './tools';
 
 /** The way in by tape: banks, sections, soundings and what stands in the water, each with what it needs. */
 export function SurveyPage({
@@ -302,199 +291,4 @@ function useToolKeys(keys: {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   });
-}
-
-function ToolRow({
-  tool,
-  onTake,
-}: {
-  tool: ToolState | null;
-  onTake: (t: ToolState | null) => void;
-}) {
-  return (
-    <nav className="tool-row" aria-label="Tools">
-      {TOOLS.map((t) => {
-        const held = tool?.tool.kind === t.kind;
-        return (
-          <button
-            key={t.kind}
-            type="button"
-            className={`word${held ? ' chosen' : ''}`}
-            aria-pressed={held}
-            onClick={() => onTake(held ? null : takeTool(t))}
-          >
-            {t.word}
-          </button>
-        );
-      })}
-    </nav>
-  );
-}
-
-/** What the tool asks, first; then the places, by tapping or by numbers. */
-function ToolPanel({
-  tool,
-  units,
-  onProperties,
-  onPlaces,
-  onEnd,
-  onLeave,
-}: {
-  tool: ToolState;
-  units: UnitSystem;
-  onProperties: (properties: Record<string, unknown>) => void;
-  onPlaces: (places: Place[]) => void;
-  onEnd: () => void;
-  onLeave: () => void;
-}) {
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const { shape, twoEnds, word } = tool.tool;
-  const how =
-    shape === 'Point'
-      ? 'Tap where it is.'
-      : twoEnds
-        ? 'Tap one end, then the other.'
-        : shape === 'LineString'
-          ? 'Tap along it, then end it.'
-          : 'Tap round it, then end it.';
-  return (
-    <section className="tool-panel" aria-label={`${word}, being placed`}>
-      <h2>{word}</h2>
-      <AskFields
-        asks={tool.tool.asks}
-        values={tool.properties}
-        units={units}
-        onChange={(field, value) => onProperties({ ...tool.properties, [field]: value })}
-      />
-      <p className="means">{how} Backspace takes the last place back, Escape all of them.</p>
-      {shape !== 'Point' && !twoEnds && (
-        <Do
-          voice="solid"
-          disabled={tool.places.length < (shape === 'Polygon' ? 3 : 2)}
-          onClick={onEnd}
-        >
-          End it here ({tool.places.length} places)
-        </Do>
-      )}
-      <label htmlFor="by-numbers">or by numbers, x, y in metres</label>
-      <input
-        id="by-numbers"
-        className="figure-input"
-        placeholder="3, -1.5; 4.2, -1"
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-      />
-      <p className="row">
-        <Do
-          onClick={() => {
-            const places = placesFromText(text);
-            if (typeof places === 'string') {
-              setProblem(places);
-              return;
-            }
-            setProblem(null);
-            setText('');
-            onPlaces(places);
-          }}
-        >
-          Place it
-        </Do>
-        <Do onClick={onLeave}>Put the tool down</Do>
-      </p>
-      {problem && (
-        <p role="alert" className="problem">
-          {problem}
-        </p>
-      )}
-    </section>
-  );
-}
-
-function FeaturePanel({
-  feature,
-  title,
-  units,
-  onChange,
-  onRemove,
-  onLeave,
-}: {
-  feature: BeatFeature;
-  title: string;
-  units: UnitSystem;
-  onChange: (f: BeatFeature) => void;
-  onRemove: () => void;
-  onLeave: () => void;
-}) {
-  const places = shapePlaces(feature.shape);
-  return (
-    <section className="tool-panel" aria-label={title}>
-      <h2>{title}</h2>
-      <AskFields
-        asks={toolOf(feature.kind).asks}
-        values={feature as unknown as Record<string, unknown>}
-        units={units}
-        onChange={(field, value) => onChange({ ...feature, [field]: value } as BeatFeature)}
-      />
-      {feature.kind === 'section' && (
-        <StationsTable
-          stations={feature.stations}
-          units={units}
-          onChange={(stations) => onChange({ ...feature, stations })}
-        />
-      )}
-      {places.length > 2 && (
-        <Do
-          onClick={() =>
-            onChange({
-              ...feature,
-              shape: dropCorner(feature.shape, places.length - 1),
-            } as BeatFeature)
-          }
-        >
-          Take the last corner out
-        </Do>
-      )}
-      <p className="row">
-        <Do onClick={onRemove}>Take it out</Do>
-        <Do onClick={onLeave}>Done with it</Do>
-      </p>
-    </section>
-  );
-}
-
-function FeatureList({
-  plan,
-  draft,
-  chosen,
-  onChoose,
-}: {
-  plan: readonly BeatFeature[];
-  draft: SurveyDraft;
-  chosen: number | null;
-  onChoose: (i: number) => void;
-}) {
-  if (plan.length === 0) return null;
-  const inOrder = plan
-    .map((f, i) => ({ f, i, xM: Math.min(...shapePlaces(f.shape).map((p) => p.xM)) }))
-    .sort((a, b) => a.xM - b.xM);
-  return (
-    <>
-      <h2>On it, up-current</h2>
-      <ul className="things" aria-label="On the survey">
-        {inOrder.map(({ f, i, xM }) => (
-          <li key={i}>
-            <button
-              type="button"
-              className="word"
-              aria-pressed={i === chosen}
-              onClick={() => onChoose(i)}
-            >
-              {FEATURE_NAMES[f.kind]} {numberOf(draft.plan, i)}, x {xM.toFixed(1)}
-            </button>
-          </li>
-        ))}
-      </ul>
-    </>
-  );
 }
