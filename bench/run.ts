@@ -1,7 +1,14 @@
 import { driftBand, RUNS, simulateDrift } from '../core/cast/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
 import { quickRead, rateLies, sensitivity, type QuickAnswers } from '../core/lies/index';
-import { createScene, fishView, sightRing } from '../core/sight/index';
+import {
+  createScene,
+  fishView,
+  lookouts,
+  shadeField,
+  sightRing,
+  windowView,
+} from '../core/sight/index';
 import { planStalk } from '../core/stalk/index';
 import {
   beatFromSketch,
@@ -164,12 +171,46 @@ const fish = {
   totalLengthCm: 27,
   surety: 'sure',
 } as const;
+/** Every half hour from sunrise to dusk. */
+const day = Array.from({ length: 37 }, (_, i) => ({
+  sunAltitudeRad: 1.1 * Math.sin((Math.PI * (i - 3)) / 33),
+  sunPlanRad: i > 3 && i < 36 ? 3 - i / 6 : null,
+  sky: 'clear' as const,
+  windMps: 1,
+}));
 say(
   'scene of the beat',
   time(3, 1, () => void createScene(plan, flow)),
   'ms',
 );
 const scene = createScene(plan, flow);
+const many = rateLies(plan, flow, trout)
+  .lies.slice(0, 12)
+  .map((l) => ({ ...fish, id: l.id, xM: l.xM, yM: l.yM, fishDepthM: 0.75 * l.depthM }));
+const looking = { hours: day, posture: 'stand', heightM: 1.75, polarised: true } as const;
+say(
+  'lookouts, whole beat and day, 12 fish, 37 hours',
+  time(3, 1, () => void lookouts(scene, { ...looking, targets: many })),
+  'ms',
+  1000,
+);
+say(
+  'lookouts of one fish, whole day',
+  time(3, 1, () => void lookouts(scene, { ...looking, targets: [fish] })),
+  'ms',
+  1000,
+);
+say(
+  'what the fish sees, one hour',
+  time(3, 5, () => void windowView(scene, fish, null, conditions)),
+  'ms',
+  16,
+);
+say(
+  'shade on the water, one hour',
+  time(3, 3, () => void shadeField(scene, conditions)),
+  'ms',
+);
 const view = fishView(scene, fish, conditions);
 say(
   'sight ring, 72 bearings',

@@ -41,6 +41,7 @@ test('where to look from, and when: a place chosen, dragged by keys, scrubbed th
 test('rises are tapped; the fish behind them is worked out, marked, seen again, and kept', async ({
   page,
 }) => {
+  await page.clock.install();
   await openBeat(page, 'spot');
   const spot = inspector(page);
   await spot.getByRole('button', { name: 'Tap rises' }).click();
@@ -48,9 +49,9 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
   const at = { x: plan.x + 0.4 * plan.width, y: plan.y + plan.height / 2 + 20 };
   for (let n = 0; n < 4; n++) {
     await page.mouse.click(at.x + (n % 2), at.y);
-    await page.waitForTimeout(1700);
+    await page.clock.fastForward(24_000);
   }
-  await expect(spot.getByText(/^Every 2 s/)).toBeVisible();
+  await expect(spot.getByText(/^Every 24 s, .* regular\./)).toBeVisible();
   await expect(spot.getByText(/up-current of its ring/)).toBeVisible();
   await expect(page.locator('.plan .rule-mark')).toBeVisible();
   await spot.getByRole('button', { name: 'That will do' }).click();

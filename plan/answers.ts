@@ -24,6 +24,8 @@ import type { Store } from './store';
 
 /** Drift is followed this long, s. */
 const DRIFT_S = 6;
+/** Shade on the water moves no faster than is seen in this time, ms. */
+const FIVE_MINUTES = 300_000;
 /** Answer times kept for the bench. */
 const KEPT_TIMES = 400;
 
@@ -57,6 +59,7 @@ export function createAnswers(
     lookouts: '',
     glare: '',
     window: '',
+    shade: '',
   };
 
   /** Everything after this speaks of this water. A coarse one is too rough to walk by. */
@@ -95,6 +98,11 @@ export function createAnswers(
     (glare) => store.set({ glare }),
     complain,
   );
+  const askShade = latestWins(
+    (s: WorkspaceState) => workers.read.shade(lightAt(plan, s)),
+    (shadeOutlines) => store.set({ shadeOutlines }),
+    complain,
+  );
   const askWindow = latestWins(
     (s: WorkspaceState) => {
       const { anglerHeightM: heightM, rodM } = s.settings;
@@ -106,6 +114,7 @@ export function createAnswers(
   );
   /** Spot's own answers: where to look from, when, and what the fish sees meanwhile. */
   function refreshSpot(s: WorkspaceState, inputs: unknown[]): void {
+    once('shade', [Math.round(s.atMs / FIVE_MINUTES), s.settings.sky], () => askShade(s));
     const target = targetOf(s);
     const { viewer } = s;
     const lies = s.lies?.lies.length ?? 0;

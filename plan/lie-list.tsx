@@ -4,7 +4,7 @@ import { formatDepth, formatFishLength } from '../core/units/index';
 import type { Lie } from '../core/lies/index';
 import { Behind } from '../ui/parts';
 import { usePart, useWorkspace } from './context';
-import { useDepthPattern } from './depth-pattern';
+import { useDepthPattern, useFishedToday } from './depth-pattern';
 import { KIND_GROUPS, passes, type LieFilter } from './state';
 import { lieName } from './words';
 
@@ -39,6 +39,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
   const chosen = usePart((s) => s.lieId);
   const units = usePart((s) => s.settings.units);
   const pattern = useDepthPattern();
+  const fished = useFishedToday();
   const list = lies.filter((l) => passes(shown, l)).sort(ORDERS[shown.order]);
   return (
     <>
@@ -113,7 +114,9 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                     onClick={() => actions.chooseLie(l)}
                   >
                     {lieName(l.kind)}
-                    {pattern?.kind === 'pattern' &&
+                    {fished(l) && <span className="fits"> fished today</span>}
+                    {!fished(l) &&
+                      pattern?.kind === 'pattern' &&
                       pattern.fits(l.depthM, l.paceMps) >= FITS_FROM && (
                         <span className="fits"> fits today</span>
                       )}

@@ -9,6 +9,7 @@ import { LandLayer } from './layers/land-layer';
 import { LiesLayer } from './layers/lies-layer';
 import { MarksLayer, RingLayer } from './layers/marks-layer';
 import { ProbeLayer } from './layers/probe-layer';
+import { ShadeLayer } from './layers/shade-layer';
 import { SpotLayer } from './layers/spot-layer';
 import { ReadsLayer } from './layers/reads-layer';
 import { ReadingLayer } from './layers/reading-layer';
@@ -120,6 +121,7 @@ export function PlanView({
         <RingLayer camera={camera} />
         <LiesLayer camera={camera} />
         {step === 'read' && <ReadsLayer camera={camera} />}
+        {step === 'spot' && <ShadeLayer camera={camera} />}
         {step === 'spot' && <SpotLayer camera={camera} />}
         <CastLayer camera={camera} />
         <MarksLayer camera={camera} />

@@ -215,6 +215,8 @@ export interface WorkspaceState extends Address {
   lookoutsStale: boolean;
   /** Glances that see the target from the viewer, and shade over it, by hour of the strip. */
   glare: HourGlare[] | null;
+  /** Rings of the shade on the water at this hour, m; null while not asked for. */
+  shadeOutlines: [number, number][][] | null;
   /** What the target sees of the viewer. */
   windowView: WindowView | null;
 }
@@ -270,6 +272,7 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   lookouts: null,
   lookoutsStale: false,
   glare: null,
+  shadeOutlines: null,
   windowView: null,
 });
 

@@ -59,6 +59,8 @@ export interface ReadWorker {
   rate(input: RateInput): LieField;
   study(input: RateInput, place: { xM: number; yM: number }): LieStudy;
   difference(input: RateInput, other: Method): MethodDifference;
+  /** Outlines of the shade on the water, in the plan frame, m. */
+  shade(light: Conditions): [number, number][][];
   lookouts(input: LookoutInput): Lookout[];
   /** Glances and shade by hour at one fish, from one place; glances 0 where it cannot be seen. */
   glare(input: LookoutInput, from: { xM: number; yM: number }): { share: number; shade: number }[];

@@ -10,6 +10,7 @@ import {
 } from '../core/lies/index';
 import { createScene, lookoutAt, lookouts, shadeField, type Scene } from '../core/sight/index';
 import { readWater, type FlowField } from '../core/water/index';
+import { outlines } from './outlines';
 import type { RateInput, ReadWorker } from './protocol';
 
 let water: { plan: BeatPlan; flow: FlowField; scene: Scene | null } | null = null;
@@ -58,6 +59,7 @@ const worker: ReadWorker = {
     const { plan, flow } = held();
     return methodDifference(plan, flow, fishFor(input), input.method ?? 'energy-budget', other);
   },
+  shade: (light) => outlines(scene().flow, shadeField(scene(), light), 0.5),
   lookouts: (input) => lookouts(scene(), input),
   glare(input, from) {
     const found = lookoutAt(scene(), input, from);

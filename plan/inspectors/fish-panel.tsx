@@ -1,7 +1,13 @@
 'use client';
 
 import { SPECIES } from '../../core/fish/index';
-import { COLOUR_NTU, METHODS, QUICK_COLOURS, type Method } from '../../core/lies/index';
+import {
+  COLOUR_NTU,
+  METHODS,
+  QUICK_COLOURS,
+  type DayChange,
+  type Method,
+} from '../../core/lies/index';
 import {
   fishLengthUnit,
   formatFishLength,
@@ -159,6 +165,15 @@ export function ScrubPanel() {
   );
 }
 
+/** A lie that is no longer listed but keeps this share of its rating is part of its neighbours' water. */
+const MERGED_FROM = 0.6;
+
+function seenWords(c: DayChange): string {
+  if (c.seen === 'new') return ', new';
+  if (c.seen === 'both') return '';
+  return c.now >= MERGED_FROM * c.then ? ', no longer apart from its neighbours' : ', gone';
+}
+
 const LISTED = 8;
 
 function TwoDays({ then, now }: { then: string; now: string }) {
@@ -175,7 +190,7 @@ function TwoDays({ then, now }: { then: string; now: string }) {
           <li key={c.lie.id}>
             <span>
               {lieName(c.lie.kind)}
-              {c.seen === 'gone' ? ', gone' : c.seen === 'new' ? ', new' : ''}
+              {seenWords(c)}
             </span>{' '}
             <strong>
               {Math.round(c.then)} to {Math.round(c.now)}

@@ -1,12 +1,12 @@
 'use client';
 
-import { contours } from 'd3-contour';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { FlowField } from '../../core/water/index';
 import { BODY_SHARE } from '../../core/units/index';
 import { rampLab } from '../../ui/colour';
 import { DEPTH_RAMP, PACE_RAMP, type Theme } from '../../ui/tokens';
 import { hirePaint, latestWins } from '../../workers/client';
+import { outlines } from '../../workers/outlines';
 import { spreadSurface, type PaintedWater } from '../../workers/paint-water';
 import { pageX, pageY, type Camera } from '../camera';
 
@@ -186,16 +186,7 @@ function traceLines(
   const depth = new Array<number>(nx * ny);
   for (let k = 0; k < nx * ny; k++) depth[k] = surface[k]! - flow.bedM[k]!;
   const soft = soften(soften(depth, nx, ny), nx, ny);
-  const trace = contours().size([nx, ny]).smooth(true);
-  // Contour coordinates count cell corners from 0.5; the plan counts cell centres.
-  const toPlan = (p: number[]) => [
-    flow.x0M + (p[0]! - 0.5) * flow.cellM,
-    flow.y0M + (p[1]! - 0.5) * flow.cellM,
-  ];
-  const at = (values: number[], level: number) =>
-    trace
-      .contour(values, level)
-      .coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(toPlan)));
+  const at = (values: number[], level: number) => outlines(flow, values, level);
   const depths = DEPTH_WORDS.map((word) => {
     const rings = at(soft, BODY_SHARE[word] * anglerHeightM).filter((r) => r.length > 14);
     const longest = rings.reduce<number[][]>((a, b) => (b.length > a.length ? b : a), []);
