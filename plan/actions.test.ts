@@ -3,11 +3,11 @@ import { webcrypto } from 'node:crypto';
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { foldTry } from '../core/tries/index';
-import { madeFlow } from '../core/cast/test-waters';
+import { madeFlow } from '../core/cast/fixtures/waters';
 import { createActions } from './actions';
 import type { Letter } from './outbox';
 import { createStore } from './store';
-import { TEST_SETTINGS } from './test-settings';
+import { TEST_SETTINGS } from './fixtures/settings';
 import type { BeatInput, KeptRead, WorkspaceState } from './state';
 
 Object.defineProperty(globalThis, 'crypto', { value: webcrypto });

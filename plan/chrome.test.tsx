@@ -2,13 +2,11 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { readBeat, type BeatPlan } from '../core/formats/index';
-import type { Actions } from './actions';
 import { civilHour } from './civil-time';
-import { WorkspaceProvider } from './context';
 import { HourStrip } from './hour-strip';
 import { Pebble } from './layers/pebble';
 import type { BeatInput, WorkspaceState } from './state';
-import { createStore } from './store';
+import { showIn } from './fixtures/workspace';
 import { TopLine } from './top-line';
 import { Band } from './inspectors/band';
 
@@ -31,7 +29,7 @@ function show(
   more: Partial<WorkspaceState> = {},
   beatPlan: BeatPlan = plan,
 ) {
-  const store = createStore({
+  const state = {
     level: 'Fair',
     atMs: NOW,
     settings: { units: 'metric', waterTempC: 11.5 },
@@ -43,24 +41,9 @@ function show(
     marks: [],
     lies: null,
     ...more,
-  } as unknown as WorkspaceState);
-  const calls: [string, ...unknown[]][] = [];
-  const actions = new Proxy(
-    {},
-    {
-      get:
-        (_t, name) =>
-        (...args: unknown[]) =>
-          void calls.push([String(name), ...args]),
-    },
-  ) as Actions;
+  } as unknown as WorkspaceState;
   const beat = { id: 'b', streamName: 'Thrum', plan: beatPlan } as BeatInput;
-  render(
-    <WorkspaceProvider value={{ beat, store, actions, engine: () => null }}>
-      {element}
-    </WorkspaceProvider>,
-  );
-  return calls;
+  return showIn(element, state, beat).calls;
 }
 
 describe('top line', () => {

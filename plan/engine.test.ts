@@ -1,11 +1,11 @@
 import { encodeFlow, type FlowField } from '../core/water/index';
-import { flowOf } from '../core/water/test-flows';
+import { flowOf } from '../core/water/fixtures/flows';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { TANSY_GLIDE_FILE } from '../demo/data/tansy-glide';
 import { startEngine } from './engine';
 import { freshState, type BeatInput, type WorkspaceState } from './state';
 import { createStore } from './store';
-import { TEST_SETTINGS } from './test-settings';
+import { TEST_SETTINGS } from './fixtures/settings';
 
 /** Workers that answer when the test says so. */
 interface Call {

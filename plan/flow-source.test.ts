@@ -1,5 +1,5 @@
 import { encodeFlow, SHARP_CELL_M, type FlowField } from '../core/water/index';
-import { flowOf } from '../core/water/test-flows';
+import { flowOf } from '../core/water/fixtures/flows';
 import { TANSY_GLIDE_FILE } from '../demo/data/tansy-glide';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import type { Hired } from '../workers/client';

@@ -1,5 +1,5 @@
 import type { Lie, LieField } from '../core/lies/index';
-import { TEST_SETTINGS } from './test-settings';
+import { TEST_SETTINGS } from './fixtures/settings';
 import { sameLie, targetOf, tipOf, type WorkspaceState } from './state';
 
 const lie = (id: string, xM: number, yM = 0) => ({ id, xM, yM, depthM: 0.6, headingRad: 0 }) as Lie;

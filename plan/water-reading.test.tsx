@@ -3,7 +3,7 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { readWater, type FlowField } from '../core/water/index';
-import { flowOf } from '../core/water/test-flows';
+import { flowOf } from '../core/water/fixtures/flows';
 import { TANSY_GLIDE_FILE } from '../demo/data/tansy-glide';
 import type { Actions } from './actions';
 import { WorkspaceProvider } from './context';

@@ -1,4 +1,4 @@
-// Non-blank lines of tests (*.test.ts(x), e2e/) over all TypeScript, without generated files and demo data.
+// Non-blank lines of tests (*.test.ts(x), fixtures/, e2e/) over all TypeScript, without generated files and demo data.
 import { readFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
 
@@ -7,7 +7,7 @@ const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.t
 })
   .split('\n')
   .filter((f) => f && !f.endsWith('.d.ts') && !f.startsWith('demo/data/'));
-const isTest = (f) => /\.test\.tsx?$/.test(f) || f.startsWith('e2e/');
+const isTest = (f) => /\.test\.tsx?$/.test(f) || f.includes('/fixtures/') || f.startsWith('e2e/');
 let tests = 0;
 let all = 0;
 for (const f of new Set(files)) {

@@ -13,8 +13,8 @@ function sources(folder: string): string[] {
     .sort()
     .flatMap((name) => {
       const path = join(folder, name);
-      if (statSync(path).isDirectory()) return sources(path);
-      return isSource(name) && !name.startsWith('test-') ? [path] : [];
+      if (statSync(path).isDirectory()) return name === 'fixtures' ? [] : sources(path);
+      return isSource(name) ? [path] : [];
     });
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { SPECIES } from '../fish/index';
 import type { FlowField } from '../water/index';
-import { flowOf } from '../water/test-flows';
+import { flowOf } from '../water/fixtures/flows';
 import {
   compareDays,
   expectedFish,
@@ -20,7 +20,7 @@ import { fishDay } from './fish-day';
 import { canHold, createPlaceNeeds, placeNeedsInto, rated } from './needs';
 import { needsField, ratingAt, ratingField } from './needs-field';
 import { pulls, ratingOf } from './methods';
-import { flowOfBeat, GULLY } from './test-beats';
+import { flowOfBeat, GULLY } from './fixtures/beats';
 import type { BeatPlan } from '../formats/index';
 
 jest.setTimeout(60_000);

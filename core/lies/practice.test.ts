@@ -13,7 +13,7 @@ import {
   POCKET_BOULDER,
   POCKETS,
   TONGUE,
-} from './test-beats';
+} from './fixtures/beats';
 
 /**
  * What good anglers agree on (common practice), held on solved beats built for it: relations, not

@@ -1,5 +1,5 @@
 import { createRandom, type Random } from '../grid/index';
-import { flowOf } from '../water/test-flows';
+import { flowOf } from '../water/fixtures/flows';
 import { overFishS, readRises, riseChances, timedCast, trueLie, type Rise } from './index';
 
 const normal = (random: Random) =>

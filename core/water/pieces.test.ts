@@ -1,5 +1,5 @@
 import { classifyPieces, probeFlow, summariseWater, PIECE_KINDS } from './index';
-import { flowOf } from './test-flows';
+import { flowOf } from './fixtures/flows';
 
 const kinds = (flow: ReturnType<typeof flowOf>) =>
   classifyPieces(flow)

@@ -1,4 +1,4 @@
-import { madeFlow } from '../cast/test-waters';
+import { madeFlow } from '../cast/fixtures/waters';
 import {
   sampleFlow,
   sampleSurface,

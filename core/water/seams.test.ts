@@ -1,5 +1,5 @@
 import { foam, foamLines, seams, shear } from './index';
-import { flowOf } from './test-flows';
+import { flowOf } from './fixtures/flows';
 
 const size = { nx: 60, ny: 30, cellM: 0.2 };
 

@@ -1,17 +1,14 @@
-import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
-import { render, screen, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import type { DriftBand, DriftResult } from '../../core/cast/index';
 import type { BeatPlan } from '../../core/formats/index';
 import type { Lie, LieField } from '../../core/lies/index';
 import type { StalkLeg } from '../../core/stalk/index';
-import type { Actions } from '../actions';
-import { WorkspaceProvider } from '../context';
 import { ObjectList } from '../object-list';
 import { freshState, type BeatInput, type Mark, type WorkspaceState } from '../state';
-import { createStore } from '../store';
-import { TEST_SETTINGS } from '../test-settings';
+import { showIn } from '../fixtures/workspace';
+import { TEST_SETTINGS } from '../fixtures/settings';
 import { StepRail } from '../step-rail';
 import { CastInspector } from './cast';
 import { LogInspector } from './log';
@@ -105,17 +102,6 @@ const initial = {
 } as unknown as WorkspaceState;
 
 function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
-  const store = createStore({ ...initial, ...state } as WorkspaceState);
-  const calls: [string, ...unknown[]][] = [];
-  const actions = new Proxy(
-    {},
-    {
-      get:
-        (_t, name) =>
-        (...args: unknown[]) =>
-          void calls.push([String(name), ...args]),
-    },
-  ) as Actions;
   const beat = {
     id: 'b1',
     streamName: 'Thrum',
@@ -130,14 +116,7 @@ function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
       features: [],
     } as unknown as BeatPlan,
   } as BeatInput;
-  render(
-    <ChakraProvider value={defaultSystem}>
-      <WorkspaceProvider value={{ beat, store, actions, engine: () => null }}>
-        {element}
-      </WorkspaceProvider>
-    </ChakraProvider>,
-  );
-  return { calls, store };
+  return showIn(element, { ...initial, ...state } as WorkspaceState, beat);
 }
 const us = { settings: { ...initial.settings, units: 'us' as const } };
 

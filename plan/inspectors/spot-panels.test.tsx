@@ -1,12 +1,9 @@
-import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
-import { render, screen, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import type { BeatPlan } from '../../core/formats/index';
 import type { Lookout, WindowView } from '../../core/sight/index';
-import { flowOf } from '../../core/water/test-flows';
-import type { Actions } from '../actions';
-import { WorkspaceProvider } from '../context';
+import { flowOf } from '../../core/water/fixtures/flows';
 import { HOURS } from '../hours';
 import {
   freshState,
@@ -15,8 +12,8 @@ import {
   type Mark,
   type WorkspaceState,
 } from '../state';
-import { createStore } from '../store';
-import { TEST_SETTINGS } from '../test-settings';
+import { showIn } from '../fixtures/workspace';
+import { TEST_SETTINGS } from '../fixtures/settings';
 import { LookoutPanel } from './lookout-panel';
 import { RisesPanel } from './rises-panel';
 import { SpotInspector } from './spot';
@@ -38,7 +35,7 @@ const mark: Mark = {
 };
 
 function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
-  const store = createStore({
+  const whole = {
     step: 'spot',
     level: 'Fair',
     atMs: Date.parse('2026-06-13T07:40:00Z'),
@@ -56,29 +53,12 @@ function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
     ...freshState(),
     flow: flowOf(() => ({ depth: 0.6, u: -0.5 }), { nx: 60 }),
     ...state,
-  } as unknown as WorkspaceState);
-  const calls: [string, ...unknown[]][] = [];
-  const actions = new Proxy(
-    {},
-    {
-      get:
-        (_t, name) =>
-        (...args: unknown[]) =>
-          void calls.push([String(name), ...args]),
-    },
-  ) as Actions;
+  } as unknown as WorkspaceState;
   const beat = {
     id: 'b1',
     plan: { timeZone: 'Etc/GMT-2', bearingDeg: 90 } as BeatPlan,
   } as BeatInput;
-  render(
-    <ChakraProvider value={defaultSystem}>
-      <WorkspaceProvider value={{ beat, store, actions, engine: () => null }}>
-        {element}
-      </WorkspaceProvider>
-    </ChakraProvider>,
-  );
-  return { calls };
+  return showIn(element, whole, beat);
 }
 
 const lookout = (more: Partial<Lookout> & { mean: number[] }): Lookout => ({
