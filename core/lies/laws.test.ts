@@ -385,3 +385,34 @@ it('the three trouts that borrow from brown say so', () => {
     expect(lie.why.some((w) => w.what === 'borrowed')).toBe(species !== 'brown');
   }
 });
+
+it('a lane ends where a fly can be landed: 3.5 m up, or beyond the boughs', () => {
+  const flow = flowOf(() => ({ depth: 0.5, u: -0.3 }), { nx: 60 });
+  const boughs: BeatPlan = {
+    ...bare,
+    lengthM: 15,
+    features: [
+      { kind: 'bank', side: 'left', form: 'sloping', shape: line([0, 0], [15, 0]) },
+      { kind: 'bank', side: 'right', form: 'sloping', shape: line([0, 5], [15, 5]) },
+      {
+        kind: 'overhang',
+        clearanceM: 0.4,
+        shape: {
+          type: 'Polygon',
+          ring: [
+            { xM: 3, yM: 0 },
+            { xM: 9, yM: 0 },
+            { xM: 9, yM: 2.5 },
+            { xM: 3, yM: 2.5 },
+          ],
+        },
+      },
+    ],
+  };
+  for (const lie of rateLies(boughs, flow, TROUT).lies) {
+    const end = lie.lane.at(-1)!;
+    const under = end.xM > 3.1 && end.xM < 8.9 && end.yM < 2.4;
+    expect(under).toBe(false);
+    if (lie.xM < 10) expect(end.xM - lie.xM).toBeGreaterThanOrEqual(3.4);
+  }
+});

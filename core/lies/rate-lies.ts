@@ -1,4 +1,4 @@
-import { fnv1a64, type Place } from '../grid/index';
+import { cellIndex, fnv1a64, type Place } from '../grid/index';
 import { planHash, type BeatPlan } from '../formats/index';
 import { traceStreamline, type FlowField } from '../water/index';
 import type { Reason } from '../units/index';
@@ -63,8 +63,11 @@ export interface ExpectedFish {
   high: number;
 }
 
-/** A lane is followed this far up-current, m. */
+/** A lane is followed this far up-current, and on until a fly could be landed, at most, m. */
 const LANE_M = 3.5;
+const LANE_MOST_M = 8;
+/** More cover than this overhead keeps a fly out. */
+const FLY_KEPT_OUT = 0.45;
 
 /**
  * Rates every cell of a flow for one fish and lists the lies, best first. Throws RangeError, with
@@ -160,9 +163,23 @@ function describe(
     largestCm: largestKept(water, day, k),
     depthM: flow.depthM[k]!,
     paceMps: water.pace[k]!,
-    lane: traceStreamline(flow, { xM, yM }, { direction: 'up', maxM: LANE_M }).places,
+    lane: laneOf(water, { xM, yM }),
     why,
   };
+}
+
+/** The way of the drift to a lie, from the lie up to open sky at least `LANE_M` off. */
+function laneOf(water: WaterForFish, lie: Place): Place[] {
+  const { flow, cover } = water;
+  const { places } = traceStreamline(flow, lie, { direction: 'up', maxM: LANE_MOST_M });
+  let passedM = 0;
+  for (let i = 1; i < places.length; i++) {
+    const [a, b] = [places[i - 1]!, places[i]!];
+    passedM += Math.hypot(b.xM - a.xM, b.yM - a.yM);
+    const k = cellIndex(flow, b.xM, b.yM);
+    if (passedM >= LANE_M && k >= 0 && cover[k]! < FLY_KEPT_OUT) return places.slice(0, i + 1);
+  }
+  return places;
 }
 
 /** Minus the mean velocity of the 3 x 3 cells round it: in an eddy that is down-valley. */
