@@ -165,8 +165,8 @@ describe('lies', () => {
     expect(runs.length + eddies.length).toBeGreaterThan(0);
   });
   it('refuses a length or temperature that no trout has', () => {
-    expect(() => rateLies(plan, flow, { ...TROUT, forkLengthCm: 2 })).toThrow('got 2');
-    expect(() => rateLies(plan, flow, { ...TROUT, waterTempC: 35 })).toThrow('got 35');
+    expect(() => rateLies(plan, flow, { ...TROUT, forkLengthCm: 2 })).toThrow('Length 2.1 cm');
+    expect(() => rateLies(plan, flow, { ...TROUT, waterTempC: 35 })).toThrow('Water of 35 °C');
   });
 });
 

@@ -36,10 +36,13 @@ export const markSchema = object({
   surety: string()
     .oneOf(['sure', 'likely', 'maybe'] as const, 'How sure must be sure, likely or maybe.')
     .required(),
-  behaviour: oneOf('What it does', BEHAVIOURS).default('holding'),
-  note: text('The note', 500).default(''),
-  photoId: string().nullable().default(null),
-  seenMs: range('Time', 0, 4e12, 'ms').default(0),
+  // Letters of before marks had these are still taken: the service fills them in.
+  behaviour: oneOf('What it does', BEHAVIOURS),
+  note: text('The note', 500),
+  photoId: string().nullable(),
+  seenMs: number()
+    .min(0, 'Time must be 0 to 4000000000000 ms.')
+    .max(4e12, 'Time must be 0 to 4000000000000 ms.'),
 }).noUnknown();
 
 export const riseSchema = object({
