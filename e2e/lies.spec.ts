@@ -49,7 +49,7 @@ test('another fish, another method, another day: the same water rated anew, and 
 test('a lie says what would change it and what is worth measuring; a blank counts', async ({
   page,
 }) => {
-  await page.goto('/b/kettle-slot/read');
+  await page.goto('/b/tansy-glide/read');
   await settled(page);
   const read = inspector(page);
   await read.getByRole('button', { name: 'Show the best lie' }).click();

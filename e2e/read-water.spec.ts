@@ -84,7 +84,7 @@ test.describe('on a phone', () => {
     page.on('request', (r) => {
       if (r.url().endsWith('/api/v1/solves') && r.method() === 'POST') solves.push(r.url());
     });
-    await page.goto(BEAT.replace('sallow-steps', 'tansy-glide') + '/read');
+    await page.goto(BEAT.replace('sallow-steps', 'kettle-slot') + '/read');
     await expect(page.getByText(/^Solving the flow: [1-9]\d* %/)).toBeVisible();
     await settled(page);
     expect(solves).toHaveLength(1);

@@ -74,6 +74,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
           <label>
             Keeps a fish of{' '}
             <select
+              aria-label="Keeps a fish of"
               value={shown.leastCm}
               onChange={(e) => actions.showLies({ leastCm: Number(e.target.value) })}
             >
