@@ -10,6 +10,8 @@ import {
   standardWeightG,
   territoryM2,
   appetiteJph,
+  depthSuitability,
+  temperatureSuitability,
   ASSIMILATED,
   turbidityFactor,
   VMAX_HUGHES_DILL,
@@ -83,5 +85,33 @@ describe('oxygen at saturation (Benson & Krause 1984; APHA 4500-O)', () => {
     [20, 1000, 8.041],
   ])('%i C at %i m: %f mg/L', (tempC, altitudeM, mgL) => {
     expect(oxygenSaturationMgL(tempC, altitudeM)).toBeCloseTo(mgL, 2);
+  });
+});
+
+describe('the other bands and corners, each by hand', () => {
+  // A W^b1 e^(b2 T) of 100 g: 2.902 x 100^.762 e^(.418 x 5) = 784.5; 26.433 x 100^.767 e^(.126 x 15) = 5982.
+  it.each([
+    [5, 2.902 * 100 ** 0.762 * Math.exp(0.418 * 5), 784.5],
+    [15, 26.433 * 100 ** 0.767 * Math.exp(0.126 * 15), 5982],
+  ])('greatest intake at %i C (Elliott, from memory)', (tempC, formula, byHand) => {
+    expect(formula / byHand).toBeCloseTo(1, 2);
+    expect(greatestIntakeCalPerDay(100, tempC, 24.7)).toBeCloseTo(formula, 6);
+  });
+  it.each([
+    ['brown', 6, 23],
+    ['rainbow', 6, 21.5],
+    ['brook', 5.5, 20],
+    ['cutthroat', 6, 18.5],
+  ] as const)(
+    '%s: half suited midway up and midway down (surrogate, from memory)',
+    (s, up, down) => {
+      expect(temperatureSuitability(s, up)).toBeCloseTo(0.5, 9);
+      expect(temperatureSuitability(s, down)).toBeCloseTo(0.5, 9);
+    },
+  );
+  it('depth that hides an adult (surrogate, from memory)', () => {
+    expect([0.15, 0.225, 0.3, 0.4, 0.5, 0.75].map(depthSuitability)).toEqual(
+      [0.1, 0.25, 0.4, 0.65, 0.9, 1].map((v) => expect.closeTo(v, 9)),
+    );
   });
 });

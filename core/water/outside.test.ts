@@ -1,6 +1,7 @@
 import { createRandom } from '../grid/index';
 import {
   criticalDepthM,
+  jowettClass,
   manningSpeedMps,
   MATERIALS,
   profileRatio,
@@ -136,3 +137,13 @@ it('what flows in flows out over any bed (seeded property): status said, nothing
     expect(r.depthM.every((d) => d >= 0 && Number.isFinite(d))).toBe(true);
   }
 }, 120000);
+
+it('the bounds of Jowett (1993) lie at .18 and .41, not a twentieth off', () => {
+  const at = (froude: number) => jowettClass(froude * Math.sqrt(9.81 * 0.5), 0.5);
+  expect([0.176, 0.184, 0.405, 0.415].map(at)).toEqual(['pool', 'run', 'run', 'riffle']);
+});
+
+it('pace in the profile, by hand: h .5 m, D84 .13, z0 .013, z .1', () => {
+  // a = 38.46, m = (39.46 ln 39.46 - 38.46)/38.46 = 2.7710; ln(1 + .1/.013)/m = .7804.
+  expect(profileRatio(0.1, 0.5, 0.13)).toBeCloseTo(0.7804, 3);
+});
