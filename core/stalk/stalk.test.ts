@@ -69,3 +69,20 @@ it('the least cost agrees with an exhaustive search to 1e-9 (seeded properties)'
     { numRuns: 200, seed: 5 },
   );
 });
+
+it('the bounds of the hazard classes (ARR/AIDR 2017) bind to a fiftieth', () => {
+  // Depth x speed just under and just over each limit, then depth itself.
+  const cases: [number, number, string][] = [
+    [0.29, 1.02, 'H1'],
+    [0.29, 1.05, 'H2'],
+    [0.49, 1.21, 'H2'],
+    [0.49, 1.24, 'H4'],
+    [0.51, 0.5, 'H3'],
+    [0.9, 0.66, 'H3'],
+    [0.9, 0.68, 'H4'],
+    [1.22, 0.4, 'H4'],
+    [0.31, 0.5, 'H2'],
+    [0.2, 2.02, 'H5'],
+  ];
+  for (const [depth, speed, name] of cases) expect(wadingClass(depth, speed)).toBe(name);
+});
