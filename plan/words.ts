@@ -243,7 +243,8 @@ export const hindranceText = (h: Hindrance) => (h === null ? '' : HINDRANCE_WORD
 /** "7 in 10": a share of glances. */
 export const inTen = (share: number) => {
   const n = Math.round(10 * share);
-  return n === 0 ? 'hardly ever' : n === 10 ? 'nearly every glance' : `${n} in 10 glances`;
+  if (n === 0) return 'fewer than 1 in 10 glances';
+  return n === 10 ? 'nearly all glances' : `${n} in 10 glances`;
 };
 
 export const BEHAVIOUR_WORDS: Record<Behaviour, string> = {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { SPECIES } from '@/core/fish/index';
+import { SPECIES, TOTAL_PER_FORK } from '@/core/fish/index';
 import { BED_MATERIALS } from '@/core/formats/index';
 import {
   quickRead,
@@ -57,7 +57,7 @@ export function QuickReadPage({
   const { units } = settings;
   const [told, setTold] = useState<QuickAnswers>(() => ({
     species: settings.species,
-    forkLengthCm: settings.fishLengthCm / 1.04,
+    forkLengthCm: settings.fishLengthCm / TOTAL_PER_FORK,
     waterTempC: settings.waterTempC ?? ASSUMED_TEMP_C,
     prey: settings.prey,
     method: settings.methods.holding,

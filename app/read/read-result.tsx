@@ -2,12 +2,11 @@
 
 import { useState } from 'react';
 import type { Advice, QuickReading } from '@/core/lies/index';
-import { formatFishLength, type UnitSystem } from '@/core/units/index';
+import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/index';
 import { LargePebble, Pebble } from '@/plan/layers/pebble';
 import { lieName, lieWhy } from '@/plan/words';
 
-const ADVICE_WORDS: Record<Advice, string> = {
-  'leave-warm': 'The water is 20 °C or more: leave them be, whatever rises.',
+const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
   'wait-cooler': 'Come back in the cool of the morning.',
   'nymph-on-bottom': 'A nymph that ticks the bottom now and then.',
   'dry-along-foam': 'A dry down the foam line.',
@@ -19,6 +18,14 @@ const ADVICE_WORDS: Record<Advice, string> = {
   'walk-on': 'Walk on: better water pays more.',
   'look-first': 'Look for the fish before you cast.',
 };
+
+/** No fishing from here on, whatever the setting (contract), C. */
+const LEAVE_FROM_C = 20;
+
+const adviceText = (a: Advice, units: UnitSystem) =>
+  a === 'leave-warm'
+    ? `The water is ${formatTemp(LEAVE_FROM_C, units)} or more: leave them be, whatever rises.`
+    : ADVICE_WORDS[a];
 
 const verdict = (rating: number, warm: boolean) =>
   warm
@@ -65,7 +72,7 @@ export function ReadResult({
           </p>
           <ul>
             {reading.advice.map((a) => (
-              <li key={a}>{ADVICE_WORDS[a]}</li>
+              <li key={a}>{adviceText(a, units)}</li>
             ))}
           </ul>
         </div>

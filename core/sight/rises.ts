@@ -1,4 +1,4 @@
-import type { Place } from '../grid/index';
+import { cellIndex, type Place } from '../grid/index';
 import { sampleFlow, surfaceFactor, traceStreamline, type FlowField } from '../water/index';
 
 /** A rise as tapped: where it showed and when. `seq` counts taps; clocks may be set back. */
@@ -193,6 +193,8 @@ export interface TrueLie {
   /** Distance from the ring, m, and its band for slow and quick risers. */
   backM: number;
   band: { low: number; high: number };
+  /** Pace of the surface at the ring, m/s. */
+  surfaceMps: number;
   /** The common-practice two metres, for comparison. */
   byRule: Place;
 }
@@ -204,7 +206,8 @@ export interface TrueLie {
 export function trueLie(flow: FlowField, ring: Place, depthShare = 0.7): TrueLie | null {
   const s = sampleFlow(flow, ring.xM, ring.yM, { depthM: 0, u: 0, v: 0 });
   if (s.depthM <= 0.05) return null;
-  const surfaceMps = Math.hypot(s.u, s.v) * surfaceFactor(s.depthM, 0.1);
+  const surfaceMps =
+    Math.hypot(s.u, s.v) * surfaceFactor(s.depthM, flow.d84M[cellIndex(flow, ring.xM, ring.yM)]!);
   const back = (riseMps: number) =>
     surfaceMps * ((ASCENT.givesWay * depthShare * s.depthM) / riseMps + ASCENT.noticedS);
   const up = (m: number) =>
@@ -213,6 +216,7 @@ export function trueLie(flow: FlowField, ring: Place, depthShare = 0.7): TrueLie
     place: up(back(ASCENT.riseMps)),
     backM: back(ASCENT.riseMps),
     band: { low: back(ASCENT.quickMps), high: back(ASCENT.slowMps) },
+    surfaceMps,
     byRule: up(RULE_OF_THUMB_M),
   };
 }

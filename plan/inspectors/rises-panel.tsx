@@ -10,7 +10,7 @@ import {
   windowRadiusM,
   type Riser,
 } from '../../core/sight/index';
-import { sampleFlow, surfaceFactor } from '../../core/water/index';
+import { sampleFlow } from '../../core/water/index';
 import { formatLength } from '../../core/units/index';
 import { Do } from '../../ui/parts';
 import { usePart, useWorkspace } from '../context';
@@ -83,10 +83,10 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
   if (!flow) return null;
   const lie = trueLie(flow, riser.place);
   const sample = sampleFlow(flow, riser.place.xM, riser.place.yM, { depthM: 0, u: 0, v: 0 });
-  const surfaceMps = Math.hypot(sample.u, sample.v) * surfaceFactor(sample.depthM, 0.1);
-  const overS = overFishS(surfaceMps, windowRadiusM(0.5 * sample.depthM));
-  const chances = riseChances(overS);
-  const timed = timedCast(riser, overS);
+  // On dry ground no fly drifts: no chance is reckoned.
+  const overS = lie && overFishS(lie.surfaceMps, windowRadiusM(0.5 * sample.depthM));
+  const chances = overS === null ? [] : riseChances(overS);
+  const timed = overS === null ? null : timedCast(riser, overS);
   const drift = riser.driftMPerMin;
   const moves = drift && Math.hypot(drift.x, drift.y) > 0.2;
   return (
@@ -115,25 +115,27 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
           Mark it where it lies
         </Do>
       )}
-      <table className="chances">
-        <caption>The next rise finds your fly there</caption>
-        <tbody>
-          <tr>
-            {chances.map((c) => (
-              <th key={c.coversPerMin} scope="col">
-                {c.coversPerMin} a min
-              </th>
-            ))}
-            {timed && <th scope="col">one, timed</th>}
-          </tr>
-          <tr>
-            {chances.map((c) => (
-              <td key={c.coversPerMin}>{inHundred(c.unwatched)}</td>
-            ))}
-            {timed && <td>{inHundred(timed.chance)}</td>}
-          </tr>
-        </tbody>
-      </table>
+      {chances.length > 0 && (
+        <table className="chances">
+          <caption>The next rise finds your fly there</caption>
+          <tbody>
+            <tr>
+              {chances.map((c) => (
+                <th key={c.coversPerMin} scope="col">
+                  {c.coversPerMin} a min
+                </th>
+              ))}
+              {timed && <th scope="col">one, timed</th>}
+            </tr>
+            <tr>
+              {chances.map((c) => (
+                <td key={c.coversPerMin}>{inHundred(c.unwatched)}</td>
+              ))}
+              {timed && <td>{inHundred(timed.chance)}</td>}
+            </tr>
+          </tbody>
+        </table>
+      )}
       {timed && (
         <p>
           {timed.wait
