@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { formatLength } from '../core/units/index';
 import { createChannel, SHARP_CELL_M } from '../core/water/index';
@@ -9,14 +10,9 @@ import { openingCamera, type Camera } from './camera';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from './context';
 import { startEngine, type Engine } from './engine';
 import { HourStrip } from './hour-strip';
-import { CastInspector } from './inspectors/cast';
-import { LogInspector } from './inspectors/log';
-import { ReadInspector } from './inspectors/read';
-import { SpotInspector } from './inspectors/spot';
-import { StalkInspector } from './inspectors/stalk';
 import { ObjectList } from './object-list';
+import { fetchInspectors, INSPECTORS } from './inspectors/index';
 import { createOutbox } from './outbox';
-import { CompareView } from './compare-view';
 import { PlanView } from './plan-view';
 import { SectionView } from './section-view';
 import { StepRail } from './step-rail';
@@ -25,6 +21,10 @@ import { freshState, type BeatInput, type WorkspaceState } from './state';
 import { TopLine } from './top-line';
 import { useSize } from './use-size';
 import './workspace.css';
+
+/** Kept off the first load, as the other steps' inspectors. */
+const loadCompareView = () => import('./compare-view').then((m) => m.CompareView);
+const CompareView = dynamic(loadCompareView);
 
 function baseAddress(beat: BeatInput): Address {
   return {
@@ -96,6 +96,8 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
     engine.current = startEngine(held.store, beat);
     // For the bench: how long an answer takes while something is dragged.
     (window as { pebbleLane?: unknown }).pebbleLane = { answerMs: () => held.store.get().answerMs };
+    fetchInspectors();
+    loadCompareView().catch(() => {});
     return () => engine.current?.stop();
   }, [held, beat]);
   useEffect(() => {
@@ -277,14 +279,12 @@ function Notices() {
 
 function Inspector() {
   const step = usePart((s) => s.step);
+  const Panel = INSPECTORS[step];
   return (
     <aside className="inspector" aria-label="What is chosen">
-      {step === 'read' && <ReadInspector />}
-      {step === 'spot' && <SpotInspector />}
-      {step === 'stalk' && <StalkInspector />}
-      {step === 'cast' && <CastInspector />}
-      {step === 'log' && <LogInspector />}
-      {(step === 'day' || step === 'learn') && (
+      {Panel ? (
+        <Panel />
+      ) : (
         <section>
           <h2>{step === 'day' ? 'Day' : 'Learn'}</h2>
           <p>This step is coming. Read, Spot, Stalk, Cast and Log work now.</p>

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Input, type ButtonProps } from '@chakra-ui/react';
+import { Button, chakra, type ButtonProps } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 
 /** Chakra's button in our two voices: `solid` for the one thing to do next, `line` for the rest. */
@@ -75,9 +75,9 @@ export function FigureField({
       <label htmlFor={id}>
         {label} <span className="unit">{unit}</span>
       </label>
-      <Input
+      <chakra.input
         id={id}
-        unstyled
+
         className="figure-input"
         inputMode="decimal"
         value={text ?? value}

@@ -4,7 +4,6 @@
 export {
   rateLies,
   expectedFish,
-  headingAt,
   type ExpectedFish,
   type Lie,
   type LieField,
@@ -12,10 +11,12 @@ export {
   type NoLies,
   type RateOptions,
 } from './rate-lies';
+export { headingAt } from './heading';
 export { fishProblems, FISH_RANGE, type FishOptions, type PreyMix, type Season } from './fish-day';
 export { METHODS, type Method, type WeighedName } from './methods';
 export { waterForFish, type WaterForFish } from './water-for-fish';
-export { boulderIsSolved, LEAST_CELLS_ACROSS, LIE_KINDS, type LieKind } from './kinds';
+export { LIE_KINDS, type LieKind } from './kinds';
+export { boulderIsSolved, LEAST_CELLS_ACROSS } from './solved-boulders';
 export { GUESS } from './guesses';
 
 // What is asked of a rating.
@@ -25,16 +26,14 @@ export { whatIf, type WhatIf } from './what-if';
 export { compareDays, type DayChange, type RatedDay } from './compare-days';
 
 // One place, as told.
+export { COLOUR_NTU, QUICK_COLOURS, type QuickColour } from './quick-colour';
 export {
   quickRead,
-  COLOUR_NTU,
-  QUICK_COLOURS,
   QUICK_COVERS,
   QUICK_EDGES,
   QUICK_RANGE,
   type Advice,
   type QuickAnswers,
-  type QuickColour,
   type QuickCover,
   type QuickEdge,
   type QuickReading,

@@ -2,6 +2,7 @@ import { distanceTransform, distanceToPolyline, pointInPolygon, type Place } fro
 import { featuresOf, type BeatPlan } from '../formats/index';
 import { classifyPieces, foamLines, SOLID, type Pieces } from '../water/index';
 import { GUESS } from './guesses';
+import { boulderIsSolved } from './solved-boulders';
 import type { WaterForFish } from './water-for-fish';
 
 export const LIE_KINDS = [
@@ -25,14 +26,6 @@ export const LIE_KINDS = [
   'run',
 ] as const;
 export type LieKind = (typeof LIE_KINDS)[number];
-
-/** A boulder narrower than this many cells leaves a dead pocket without an eddy: not solved. */
-export const LEAST_CELLS_ACROSS = 5;
-
-/** Boulders that are drawn but too small for the grid to solve their pockets. */
-export function boulderIsSolved(diameterM: number, cellM: number): boolean {
-  return diameterM >= LEAST_CELLS_ACROSS * cellM - 1e-9;
-}
 
 export interface BoulderNear {
   diameterM: number;

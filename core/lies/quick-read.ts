@@ -6,6 +6,7 @@ import { fishDay, fishProblems, type FishOptions } from './fish-day';
 import { GUESS } from './guesses';
 import { largestKept } from './largest-kept';
 import type { LieKind } from './kinds';
+import { COLOUR_NTU, QUICK_COLOURS, type QuickColour } from './quick-colour';
 import { createPlaceNeeds, canHold, placeNeedsInto, rated } from './needs';
 import type { Needs } from './rate-lies';
 import { layersInto, LAYERS, type WaterForFish } from './water-for-fish';
@@ -14,18 +15,8 @@ import { reasons } from './why';
 
 export const QUICK_EDGES = ['none', 'quicker', 'slower'] as const;
 export const QUICK_COVERS = ['none', 'rock', 'wood', 'undercut', 'boughs', 'weed'] as const;
-export const QUICK_COLOURS = ['clear', 'tinged', 'stained', 'muddy'] as const;
 export type QuickEdge = (typeof QUICK_EDGES)[number];
 export type QuickCover = (typeof QUICK_COVERS)[number];
-export type QuickColour = (typeof QUICK_COLOURS)[number];
-
-/** Clarity that each word stands for, NTU (common practice: see the boots to the knee, to the shin, not at all). */
-export const COLOUR_NTU: Record<QuickColour, number> = {
-  clear: 1,
-  tinged: 8,
-  stained: 25,
-  muddy: 80,
-};
 
 /** What a person can say about one place in under a minute. */
 export interface QuickAnswers extends Omit<FishOptions, 'turbidityNtu' | 'shade'> {

@@ -4,7 +4,9 @@ import { traceStreamline, type FlowField } from '../water/index';
 import type { Reason } from '../units/index';
 import { fishDay, fishProblems, type FishDay, type FishOptions } from './fish-day';
 import { GUESS } from './guesses';
-import { boulderAt, boulderIsSolved, kindAt, type LieKind } from './kinds';
+import { headingAt } from './heading';
+import { boulderAt, kindAt, type LieKind } from './kinds';
+import { boulderIsSolved } from './solved-boulders';
 import type { Method } from './methods';
 import { largestKept } from './largest-kept';
 import { createPlaceNeeds, placeNeedsInto } from './needs';
@@ -180,20 +182,4 @@ function laneOf(water: WaterForFish, lie: Place): Place[] {
     if (passedM >= LANE_M && k >= 0 && cover[k]! < FLY_KEPT_OUT) return places.slice(0, i + 1);
   }
   return places;
-}
-
-/** Minus the mean velocity of the 3 x 3 cells round it: in an eddy that is down-valley. */
-export function headingAt(flow: FlowField, k: number): number {
-  const { nx, ny, u, v } = flow;
-  const ci = k % nx;
-  const cj = (k - ci) / nx;
-  let su = 0;
-  let sv = 0;
-  for (let j = Math.max(0, cj - 1); j <= Math.min(ny - 1, cj + 1); j++) {
-    for (let i = Math.max(0, ci - 1); i <= Math.min(nx - 1, ci + 1); i++) {
-      su += u[j * nx + i]!;
-      sv += v[j * nx + i]!;
-    }
-  }
-  return su === 0 && sv === 0 ? 0 : Math.atan2(-sv, -su);
 }

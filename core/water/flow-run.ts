@@ -1,7 +1,7 @@
-import { bilinearInto, fnv1a64, smoothInto, type GridFrame } from '../grid/index';
-import { planHash, type BeatPlan } from '../formats/index';
+import { bilinearInto, smoothInto, type GridFrame } from '../grid/index';
+import { type BeatPlan } from '../formats/index';
 import { buildBed, type Bed } from './bed';
-import { createChannel } from './channel';
+import { FINE_CELL_M } from './flow-input';
 import { DRY_M, sampleFlow, type FlowField } from './flow-field';
 import { prepareShallowRun, type PreparedRun, type ShallowWaterResult } from './shallow-water';
 
@@ -28,10 +28,6 @@ export interface FlowRun {
   result(): FlowField;
 }
 
-export const FINE_CELL_M = 0.2;
-/** Beats that this holds are sharpened to SHARP_CELL_M, so that small boulders have honest wakes. */
-export const SHARP_CELL_M = 0.1;
-const SHARP_LIMIT = { lengthM: 45, widthM: 12 };
 /** Cells of the first picture and of the bed's correction, which is so the same at every sharpness. */
 const COARSE_CELL_M = 0.4;
 /** Water leaves a level beat at this slope. */
@@ -134,27 +130,11 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
   };
 }
 
-/** Changes whenever the solver's answers do, so that older ones are not taken for new. */
-const SOLVER_VERSION = 3;
-
-/** Key of a solved flow: everything that goes into it. */
-export const flowInputHash = (plan: BeatPlan, dischargeM3s: number, cellM = FINE_CELL_M) =>
-  fnv1a64(`${planHash(plan)}|${dischargeM3s}|${cellM}|${SOLVER_VERSION}`);
-
 /** Runs `createFlowRun` to its end. */
 export function solveFlow(plan: BeatPlan, options: SolveFlowOptions): FlowField {
   const run = createFlowRun(plan, options);
   while (!run.advance(200)) options.onProgress?.(run.progress);
   return run.result();
-}
-
-/** Whether a beat is small enough to be sharpened to SHARP_CELL_M. */
-export function canSharpen(plan: BeatPlan): boolean {
-  if (plan.lengthM > SHARP_LIMIT.lengthM) return false;
-  const channel = createChannel(plan);
-  for (let x = 0; x <= plan.lengthM; x += 1)
-    if (channel.rightYM(x) - channel.leftYM(x) > SHARP_LIMIT.widthM) return false;
-  return true;
 }
 
 type Initial = { depthM: Float64Array; u: Float64Array; v: Float64Array };

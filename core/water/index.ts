@@ -43,17 +43,10 @@ export {
   type ShallowWaterInput,
   type ShallowWaterResult,
 } from './shallow-water';
-export {
-  createFlowRun,
-  flowInputHash,
-  solveFlow,
-  FINE_CELL_M,
-  SHARP_CELL_M,
-  canSharpen,
-  type FlowRun,
-  type SolveFlowOptions,
-} from './flow-run';
-export { calibrate, misfits, type CalibrationResult, type Misfit } from './calibrate';
+export { createFlowRun, solveFlow, type FlowRun, type SolveFlowOptions } from './flow-run';
+export { canSharpen, FINE_CELL_M, flowInputHash, SHARP_CELL_M } from './flow-input';
+export { calibrate, type CalibrationResult } from './calibrate';
+export { misfits, type Misfit } from './misfits';
 export { sampleFlow, surfaceAtM, DRY_M, type FlowField, type FlowSample } from './flow-field';
 export { encodeFlow, decodeFlow } from './flow-blob';
 export { criticalDepthM, manningSpeedMps, normalDepthM } from './section-hydraulics';

@@ -1,0 +1,22 @@
+import { gzipSync } from 'node:zlib';
+import { expect, test } from '@playwright/test';
+
+/** What a page asks of the network before it works, gzip: the product's promise for the first view. */
+const MOST_KB = 250;
+
+for (const path of ['/', '/read', '/b/kettle-slot/read'])
+  test(`${path} loads less than ${MOST_KB} KB of script`, async ({ request }) => {
+    const page = await (await request.get(path)).text();
+    const scripts = [...page.matchAll(/<script[^>]*?src="([^"]+)"[^>]*>/g)]
+      .filter(([tag]) => !/nomodule/i.test(tag))
+      .map(([, src]) => src!);
+    expect(scripts.length).toBeGreaterThan(3);
+    let bytes = 0;
+    for (const src of new Set(scripts)) {
+      const answer = await request.get(src);
+      expect(answer.ok()).toBe(true);
+      bytes += gzipSync(await answer.body()).length;
+    }
+    expect(bytes / 1024).toBeGreaterThan(50);
+    expect(bytes / 1024).toBeLessThan(MOST_KB);
+  });

@@ -1,0 +1,26 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import type { ComponentType } from 'react';
+import type { Step } from '../address';
+import { ReadInspector } from './read';
+
+/** Kept off the first load: whoever opens Read need not wait for the other steps' code. */
+const loadSpot = () => import('./spot').then((m) => m.SpotInspector);
+const loadStalk = () => import('./stalk').then((m) => m.StalkInspector);
+const loadCast = () => import('./cast').then((m) => m.CastInspector);
+const loadLog = () => import('./log').then((m) => m.LogInspector);
+
+/** The inspector of each step that is built. */
+export const INSPECTORS: Partial<Record<Step, ComponentType>> = {
+  read: ReadInspector,
+  spot: dynamic(loadSpot),
+  stalk: dynamic(loadStalk),
+  cast: dynamic(loadCast),
+  log: dynamic(loadLog),
+};
+
+/** Fetched once the page stands: the network may be gone by the time a step is chosen. */
+export function fetchInspectors(): void {
+  for (const load of [loadSpot, loadStalk, loadCast, loadLog]) load().catch(() => {});
+}
