@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { clientId } from '@/plan/client-id';
 
@@ -12,7 +13,7 @@ const WAYS = [
   ],
 ] as const;
 
-/** The ways in that begin with nothing. */
+/** The ways in that begin with nothing: two make a beat, one reads a single place. */
 export function NewBeat({ stream }: { stream: string }) {
   const router = useRouter();
   return (
@@ -31,6 +32,12 @@ export function NewBeat({ stream }: { stream: string }) {
           <p>{what}</p>
         </div>
       ))}
+      <div>
+        <Link href="/read" className="do line" prefetch={false}>
+          Quick read
+        </Link>
+        <p>One place in one minute, no beat: depth on your leg, a leaf timed, what is there.</p>
+      </div>
     </div>
   );
 }

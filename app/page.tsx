@@ -30,11 +30,8 @@ export default async function StartPage() {
         Where a trout can hold in this water, where you are seen, where to stand, and how long the
         fly drifts clean.
       </p>
-      <p>
-        <Link href="/read" className="do line quick-link" prefetch={false}>
-          Quick read: one place, one minute, no beat
-        </Link>
-      </p>
+      <h2>{empty ? 'Begin with a beat' : 'A new beat, or one place'}</h2>
+      <NewBeat stream={streams[0]?.name ?? ''} />
       <SolveWatch />
       {streams
         .filter((s) => shown.some((b) => b.streamId === s.id))
@@ -72,8 +69,7 @@ export default async function StartPage() {
           beatId: d.beatId,
         }))}
       />
-      <h2>{empty ? 'Begin with a beat' : 'A new beat'}</h2>
-      <NewBeat stream={streams[0]?.name ?? ''} />
+      <h2>A beat from a file</h2>
       <OpenBeatFile empty={empty} />
       {away.length > 0 && (
         <details className="behind">

@@ -2,8 +2,13 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { inspector, openBeat } from './page';
 
-async function check(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+/** No frames are shown, so axe may run in the page itself, which is twice as quick. */
+async function check(page: Page, theme: 'light' | 'dark'): Promise<void> {
+  const axe = new AxeBuilder({ page }).setLegacyMode(true);
+  // What is not colour is the same in both themes.
+  const { violations } = await (
+    theme === 'dark' ? axe.withRules(['color-contrast']) : axe
+  ).analyze();
   expect(
     violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join('; ')}`),
   ).toEqual([]);
@@ -13,32 +18,32 @@ for (const theme of ['light', 'dark'] as const) {
   test(`no violations, ${theme === 'light' ? 'noon' : 'dusk'} light`, async ({ page }) => {
     await page.addInitScript((t) => localStorage.setItem('theme', t), theme);
     await page.goto('/');
-    await check(page);
+    await check(page, theme);
     await page.goto('/settings');
-    await check(page);
+    await check(page, theme);
     await page.goto('/make/sketch/e2e-axe-1?beat=kettle-slot');
     await page.getByRole('button', { name: /^3 plunge/ }).click();
     await page.getByRole('button', { name: 'Tree in piece 3' }).click();
-    await check(page);
+    await check(page, theme);
     await page.goto('/make/survey/e2e-axe-2?beat=withy-bend');
     await page.getByRole('button', { name: /^Section 1/ }).click();
     await page.getByRole('button', { name: 'Where to sound next' }).click();
     for (const what of ['Levels and how', 'Where it lies', 'Trace over', 'CSV, in'])
       await page.getByText(what).click();
-    await check(page);
+    await check(page, theme);
     await page.setViewportSize({ width: 390, height: 844 });
-    await check(page);
+    await check(page, theme);
     await page.goto('/read');
     await page.getByRole('button', { name: 'Why, and what to try' }).click();
     await page.getByText('Bottom, fish').click();
-    await check(page);
+    await check(page, theme);
     await page.setViewportSize({ width: 1280, height: 800 });
     await openBeat(page);
     await page.getByRole('button', { name: 'Show the best lie' }).click();
     for (const what of ['Another fish, another water', 'Where another method', 'Show fewer'])
       await page.getByText(what).click();
     await inspector(page).getByRole('heading', { name: 'Worth measuring' }).waitFor();
-    await check(page);
+    await check(page, theme);
     await openBeat(page, 'spot?mark=demo-mark-1');
     await expect(page.locator('.ring-line')).toBeVisible();
     await inspector(page)
@@ -47,15 +52,15 @@ for (const theme of ['light', 'dark'] as const) {
     for (const what of ['What it sees', 'Weather and glasses', 'Note, photograph'])
       await inspector(page).getByText(what, { exact: true }).click();
     await expect(page.locator('.side-ray')).toBeVisible();
-    await check(page);
+    await check(page, theme);
     await page.getByRole('button', { name: 'Plan the cast' }).click();
     await expect(inspector(page).locator('.large')).toBeVisible();
-    await check(page);
+    await check(page, theme);
     for (const name of ['Stalk', 'Log']) {
       await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
-      await check(page);
+      await check(page, theme);
     }
     await page.setViewportSize({ width: 390, height: 844 });
-    await check(page);
+    await check(page, theme);
   });
 }

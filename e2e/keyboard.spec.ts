@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openBeat, inspector } from './page';
+import { openBeat, inspector, settled } from './page';
 
 /** Tabs until the focused element's name matches; fails after a round of the page. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
@@ -8,7 +8,9 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
     const text = await page.evaluate(() => {
       const e = document.activeElement;
       return e && e !== document.body
-        ? `${e.getAttribute('aria-label') ?? ''} ${e.textContent ?? ''}`.trim()
+        ? e.getAttribute('aria-label') ||
+            (e as HTMLInputElement).labels?.[0]?.textContent?.trim() ||
+            (e.textContent ?? '').trim()
         : '';
     });
     if (name.test(text)) return;
@@ -16,33 +18,68 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
   throw new Error(`no focus on ${name} after 220 tabs`);
 }
 
-test('lie, fish, cast, hour and try without a pointer', async ({ page }) => {
-  await openBeat(page);
-  await tabTo(page, /^Foot of the step/);
+/** Tabs to it and presses Enter. */
+async function press(page: Page, name: RegExp): Promise<void> {
+  await tabTo(page, name);
   await page.keyboard.press('Enter');
-  await expect(inspector(page).getByRole('heading', { name: 'Foot of the step' })).toBeVisible();
-  await tabTo(page, /^Mark a fish here/);
+}
+
+async function write(page: Page, name: RegExp, text: string): Promise<void> {
+  await tabTo(page, name);
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type(text);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /Fish 3 likely/ })).toBeVisible();
-  await tabTo(page, /^5Cast/);
-  await page.keyboard.press('Enter');
+}
+
+test('the whole walk without a pointer: an own beat told, solved, read, spotted, cast over, logged', async ({
+  page,
+}) => {
+  test.setTimeout(180000);
+  await page.goto('/');
+  await press(page, /^Sketch it/);
+  await expect(page.getByRole('heading', { name: /Sketch/ })).toBeVisible();
+  await write(page, /^Beat$/, 'Osier Turn');
+  for (const kind of ['tail', 'pool', 'run']) await press(page, new RegExp(`^${kind}$`));
+  await expect(page.getByText(/m³\/s/).first()).toBeVisible();
+  await press(page, /^Rock$/);
+  await press(page, /^put it in the middle/);
+  await press(page, /^Make the beat and read it/);
+  await settled(page);
+
+  await press(page, /^Show the best lie/);
+  await expect(inspector(page).getByRole('heading', { name: 'Worth measuring' })).toBeVisible();
+  await press(page, /^Mark a fish here/);
+  await expect(page.getByRole('button', { name: /Fish 1 likely/ })).toBeVisible();
+  const kinds = await inspector(page).locator('tbody').getByRole('button').allInnerTexts();
+  expect(kinds.length).toBeGreaterThan(1);
+  const anotherLie = new RegExp(`^(${kinds.join('|')})$`);
+  await tabTo(page, anotherLie);
+  await press(page, anotherLie);
+  await press(page, /^Mark one in the chosen lie/);
+  await expect(page.getByRole('button', { name: /Fish 2 likely/ })).toBeVisible();
+
+  await press(page, /^3Spot/);
+  await press(page, /^A now/);
+  const eye = page.getByRole('button', { name: /^Where you look from/ });
+  await expect(eye).toBeVisible();
+
+  await press(page, /^5Cast/);
   const stand = page.getByRole('button', { name: /^Stand, x/ });
   await expect(stand).toBeVisible();
   const before = await stand.getAttribute('aria-label');
   await tabTo(page, /^Stand, x/);
   await page.keyboard.press('Shift+ArrowLeft');
   await expect(stand).not.toHaveAttribute('aria-label', before!);
+  await expect(inspector(page).getByText(/clean/).first()).toBeVisible();
   await tabTo(page, /^Hour of the day/);
   const hours = page.getByRole('slider', { name: 'Hour of the day' });
+  const hour = await hours.getAttribute('aria-valuetext');
   await page.keyboard.press('ArrowRight');
-  await expect(hours).toHaveAttribute('aria-valuetext', /^9:55, sun 4\d degrees up/);
-  await tabTo(page, /^6Log/);
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Fly', { exact: true }).focus();
-  await page.keyboard.type('Ant 14');
-  await page.keyboard.press('Enter');
-  await tabTo(page, /^Put down/);
-  await page.keyboard.press('Enter');
+  await expect(hours).not.toHaveAttribute('aria-valuetext', hour!);
+
+  await press(page, /^6Log/);
+  await write(page, /^Fly$/, 'Ant 14');
+  await press(page, /^Put down/);
   await expect(page.getByText(/0 casts, put down/)).toBeVisible();
 });
 

@@ -1,11 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { inspector, settled } from './page';
+import { inspector, openBeat } from './page';
 
 test('another fish, another method, another day: the same water rated anew, and why it differs', async ({
   page,
 }) => {
-  await page.goto('/b/tansy-glide/read');
-  await settled(page);
+  await openBeat(page);
   const read = inspector(page);
   await expect(read.getByText(/lies for a brown trout of 25 cm at/)).toBeVisible();
   await read.getByText('Another fish, another water').click();
@@ -49,8 +48,7 @@ test('another fish, another method, another day: the same water rated anew, and 
 test('a lie says what would change it and what is worth measuring; a blank counts', async ({
   page,
 }) => {
-  await page.goto('/b/tansy-glide/read');
-  await settled(page);
+  await openBeat(page);
   const read = inspector(page);
   await read.getByRole('button', { name: 'Show the best lie' }).click();
   await expect(read.getByRole('heading', { name: 'What would change it' })).toBeVisible();

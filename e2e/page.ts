@@ -1,4 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { writeBeat } from '../core/formats/index';
+import { beatFromSketch, newPiece, newSketch } from '../core/water/index';
 import { DEMO_BEAT_ID } from '../demo/names';
 
 export const BEAT = `/b/${DEMO_BEAT_ID}`;
@@ -18,6 +20,18 @@ export const inspector = (page: Page): Locator =>
   page.getByRole('complementary', { name: 'What is chosen' });
 export const step = (page: Page, name: string): Locator =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name });
+
+/** A beat of two pieces, new to the book, that is solved in seconds. */
+export async function smallBeat(page: Page, id: string): Promise<string> {
+  const pieces = [newPiece('a', 'run', 4), newPiece('b', 'pool', 4)];
+  const built = beatFromSketch({ ...newSketch('Kest Beck', 1.75), name: 'Short Reach', pieces });
+  if (!built.ok) throw new Error(built.problems.map((p) => p.message).join(' '));
+  const answer = await page.request.put(`/api/v1/beats/${id}`, {
+    data: { stream: 'Kest Beck', file: writeBeat(built.plan) },
+  });
+  expect(answer.ok()).toBe(true);
+  return `/b/${id}/read`;
+}
 
 /** Seconds in the one large figure. */
 export async function cleanSeconds(page: Page): Promise<number> {

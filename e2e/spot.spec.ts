@@ -81,7 +81,7 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
     buffer: Buffer.from('not a picture'),
   });
   await expect(spot.getByText(/no picture that can be read/)).toBeVisible();
-  await spot.getByRole('button', { name: 'Strike it' }).click();
+  await spot.getByRole('button', { name: 'Take the mark out' }).click();
   await spot.getByRole('button', { name: 'Begin anew' }).click();
   await expect(page.locator('.plan .ring-tap')).toHaveCount(0);
 });

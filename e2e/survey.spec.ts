@@ -114,7 +114,6 @@ test('a survey: banks, a tape with speeds, soundings from CSV, a rock; left half
   await expect(page.getByText(/^Calibrated to \d+ measured places/)).toBeVisible({
     timeout: 60000,
   });
-  await settled(page);
 });
 
 test('a photograph is traced over, scaled by two points; what is none is refused', async ({

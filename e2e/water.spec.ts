@@ -96,7 +96,7 @@ test('a mark on dry land is refused, and what cannot be sent is kept and sent la
   await page.reload();
   await expect(fish).toHaveCount(before + 1);
   await fish.last().click();
-  await page.getByRole('button', { name: 'Strike it' }).click();
+  await page.getByRole('button', { name: 'Take the mark out' }).click();
   await expect(fish).toHaveCount(before);
 });
 

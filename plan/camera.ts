@@ -16,18 +16,37 @@ export const worldX = (c: Camera, px: number) => c.leftM + px / c.scale;
 export const worldY = (c: Camera, py: number) => c.topM - py / c.scale;
 export const pageDeg = (planRad: number) => (-planRad * 180) / Math.PI;
 
-/** Opening view: 24 px/m or what fits the beat, the channel in the middle. */
+const SCALE = { least: 5, most: 140 };
+/** Kept clear at both ends of the beat, so that a stone at the very end is whole, px. */
+const END_PX = 20;
+
+/** Opening view: 24 px/m (12 on a phone) or what fits the beat, the channel in the middle. */
 export function openingCamera(
   lengthM: number,
   middleYM: number,
   width: number,
   height: number,
 ): Camera {
-  const scale = Math.max(width < 700 ? 12 : 24, width / lengthM);
-  return { scale, leftM: 0, topM: middleYM + height / scale / 2 };
+  return seenFrom(Math.max(width < 700 ? 12 : 24, fitting(lengthM, width)), middleYM, height);
 }
 
-const SCALE = { least: 8, most: 140 };
+/** The whole beat, however long. */
+export function wholeCamera(
+  lengthM: number,
+  middleYM: number,
+  width: number,
+  height: number,
+): Camera {
+  return seenFrom(Math.max(SCALE.least, fitting(lengthM, width)), middleYM, height);
+}
+
+const fitting = (lengthM: number, width: number) => (width - 2 * END_PX) / lengthM;
+
+const seenFrom = (scale: number, middleYM: number, height: number): Camera => ({
+  scale,
+  leftM: -END_PX / scale,
+  topM: middleYM + height / scale / 2,
+});
 
 /** Zoom about a place on the page. */
 export function zoomed(c: Camera, factor: number, px: number, py: number): Camera {

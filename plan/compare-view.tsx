@@ -56,7 +56,14 @@ export function CompareView({
         )}
         <LandLayer plan={beat.plan} camera={here} cellM={flow?.cellM ?? 0.2} />
         {flow && reading && (
-          <ReadingLayer flow={flow} reading={reading} over={over} camera={here} units={units} />
+          <ReadingLayer
+            flow={flow}
+            reading={reading}
+            over={over}
+            width={width}
+            camera={here}
+            units={units}
+          />
         )}
         <text x={16} y={26} className="bank-name cased">
           at {level}

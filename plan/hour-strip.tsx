@@ -164,8 +164,7 @@ export function HourStrip() {
             ))}
             {!plan.anchor && !compact && (
               <text x={width - 6} y={36} textAnchor="end" className="strip-second cased">
-                No place is given: local solar time at {ASSUMED_LAT_DEG}° north. Give it one with
-                Change, in the book.
+                Sun as at {ASSUMED_LAT_DEG}° north: say where the beat lies in its sketch or survey
               </text>
             )}
             <>

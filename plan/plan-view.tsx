@@ -115,6 +115,7 @@ export function PlanView({
             camera={camera}
             units={units}
             keepOff={keepOff}
+            width={width}
             {...(level === beat.plan.surveyedLevel && { plan: beat.plan })}
           />
         )}
@@ -122,7 +123,7 @@ export function PlanView({
         <LiesLayer camera={camera} />
         {step === 'read' && <ReadsLayer camera={camera} />}
         {step === 'spot' && <ShadeLayer camera={camera} />}
-        {step === 'spot' && <SpotLayer camera={camera} />}
+        {step === 'spot' && <SpotLayer camera={camera} width={width} height={height} />}
         <CastLayer camera={camera} />
         <MarksLayer camera={camera} />
         {step === 'read' && <ProbeLayer camera={camera} />}

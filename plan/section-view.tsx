@@ -44,7 +44,6 @@ export function SectionView({
         <SectionMarks cut={cut} camera={camera} y={y} width={width} />
         <SectionKey
           width={width}
-          height={height}
           theme={theme}
           ratio={shownVertical / camera.scale}
           fallM={cut.fallM}

@@ -1,5 +1,6 @@
 'use client';
 
+import { formatMinutes } from '../core/units/index';
 import { usePart, useWorkspace } from './context';
 import { STEPS, type Step } from './address';
 import { PEBBLE } from './drawing/shapes';
@@ -23,7 +24,7 @@ function found(step: Step, s: WorkspaceState): string {
   if (step === 'spot') return s.marks.length === 1 ? '1 fish' : `${s.marks.length} fish`;
   if (step === 'stalk') {
     if (!s.stalk) return 'no stand yet';
-    return s.stalk.kind === 'way' ? minutesWords(s.stalk.seconds) : 'no way';
+    return s.stalk.kind === 'way' ? formatMinutes(s.stalk.seconds / 60) : 'no way';
   }
   if (step === 'cast') return s.drift ? `clean ${s.drift.best.cleanS.toFixed(1)} s` : 'no cast yet';
   if (step === 'log')
@@ -34,9 +35,6 @@ function found(step: Step, s: WorkspaceState): string {
         : `${s.tries.length} tries`;
   return 'coming';
 }
-
-const minutesWords = (s: number) =>
-  s < 50 ? `${Math.round(s / 5) * 5} s` : `${(s / 60).toFixed(s < 600 ? 1 : 0)} min`;
 
 export function StepRail() {
   const { actions } = useWorkspace();

@@ -28,7 +28,9 @@ export function TopLine() {
   return (
     <header className="top">
       <h1>
-        <Link href="/">{plan.name}</Link>
+        <span>
+          <Link href="/">Book</Link> <span aria-hidden="true">/</span> {plan.name}
+        </span>
         <span className="beat-of">
           {beat.streamName}, {formatLength(plan.lengthM, units, 0)}
         </span>

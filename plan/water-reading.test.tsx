@@ -159,6 +159,7 @@ describe('over the water', () => {
           flow={half}
           reading={readWater(half)}
           over={layers}
+          width={864}
           camera={{ scale: 24, leftM: 0, topM: 8 }}
           units="metric"
           keepOff={keepOff}

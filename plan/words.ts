@@ -44,7 +44,7 @@ const KIND_NAMES: Record<LieKind, string> = {
   margin: 'Margin',
   'spring-mouth': 'Spring mouth',
   'weed-lane': 'Lane in the weed',
-  run: 'Run',
+  run: 'Open water',
 };
 export const lieName = (kind: LieKind) => KIND_NAMES[kind];
 
@@ -232,7 +232,7 @@ export const lookoutLetter = (index: number) => 'ABCDEFGH'[index] ?? '';
 const HINDRANCE_WORDS: Record<Exclude<Hindrance, null>, string> = {
   mirror: 'the surface mirrors the sky there',
   glitter: 'the sun glitters on the surface',
-  stain: 'the water is too coloured for that depth',
+  stain: 'so much water dims it',
   broken: 'broken water scrambles the view',
   dark: 'there is too little light on the bed',
   small: 'the fish is small for that distance',

@@ -6,7 +6,7 @@ import { formatLength } from '../core/units/index';
 import { createChannel, SHARP_CELL_M } from '../core/water/index';
 import { createActions } from './actions';
 import { parseAddress, type Address } from './address';
-import { openingCamera, type Camera } from './camera';
+import { openingCamera, wholeCamera, type Camera } from './camera';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from './context';
 import { startEngine, type Engine } from './engine';
 import { HourStrip } from './hour-strip';
@@ -147,6 +147,12 @@ function Water() {
     () => openingCamera(beat.plan.lengthM, middle, planSize.width || 864, planSize.height || 432),
     [beat, middle, planSize.width, planSize.height],
   );
+  const whole = wholeCamera(
+    beat.plan.lengthM,
+    middle,
+    planSize.width || 864,
+    planSize.height || 432,
+  );
   const camera = moved ?? opening;
   const setCamera = useMemo(
     () => (change: (c: Camera) => Camera) => setMoved((c) => change(c ?? opening)),
@@ -175,7 +181,7 @@ function Water() {
           <button type="button" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>
             −
           </button>
-          <button type="button" aria-label="Whole beat" onClick={() => setMoved(null)}>
+          <button type="button" aria-label="Whole beat" onClick={() => setMoved(whole)}>
             All
           </button>
         </div>
@@ -250,7 +256,7 @@ function SharpStatus() {
   return (
     <div className="flow-status sharp-status" role="status">
       <p>
-        Sharpening to {formatLength(SHARP_CELL_M, units, 1)} in the background: {progress} %.
+        Sharpening to {formatLength(SHARP_CELL_M, units, 1)}: {progress} %
       </p>
       <button type="button" className="plain" onClick={() => engine()?.stopSharpening()}>
         Stop

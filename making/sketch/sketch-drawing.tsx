@@ -77,6 +77,11 @@ export function SketchDrawing({
             ))}
         </BeatDrawing>
       )}
+      {dropping && (
+        <p className="drop-hint" aria-hidden="true">
+          Tap where the {THING_NAMES[dropping].toLowerCase()} stands.
+        </p>
+      )}
       {sketch.pieces.length === 0 && (
         <p className="empty">
           Begin at the foot of the beat: add the lowest piece of water, then the one above it. A

@@ -90,14 +90,6 @@ export function SketchPage({
       <SketchResult sketch={sketch} built={built} units={units} onChoose={setChosen} />
       <section className="making-side" aria-label="Pieces and what stands in them">
         <h2>Pieces, from the foot up</h2>
-        <PieceList
-          sketch={sketch}
-          units={units}
-          chosen={chosen}
-          problems={problems}
-          onChoose={setChosen}
-          onChange={draft.change}
-        />
         <div className="add-row" role="group" aria-label="Add the next piece up-current">
           <span>Next piece up:</span>
           {SKETCH_KINDS.map((kind) => (
@@ -115,6 +107,14 @@ export function SketchPage({
             </button>
           ))}
         </div>
+        <PieceList
+          sketch={sketch}
+          units={units}
+          chosen={chosen}
+          problems={problems}
+          onChoose={setChosen}
+          onChange={draft.change}
+        />
         <h2>Drop on it</h2>
         <div className="add-row" role="group" aria-label="Drop on the sketch">
           {THINGS.map((kind) => (

@@ -1,3 +1,6 @@
+/** What the inspector has beside a scroll bar. */
+const WIDTH_PX = 272;
+
 /** A figure with what is not known about it: grey band, tick at the best value, both ends in words. */
 export function Band({
   low,
@@ -12,10 +15,10 @@ export function Band({
   to: number;
   words: [string, string];
 }) {
-  const x = (v: number) => 292 * Math.min(1, Math.max(0, v / to));
+  const x = (v: number) => WIDTH_PX * Math.min(1, Math.max(0, v / to));
   return (
     <div className="band">
-      <svg width="292" height="16" viewBox="0 0 292 16" aria-hidden="true">
+      <svg width={WIDTH_PX} height="16" viewBox={`0 0 ${WIDTH_PX} 16`} aria-hidden="true">
         <rect
           x={x(low)}
           y={3}
@@ -23,11 +26,11 @@ export function Band({
           height={10}
           fill="var(--rule)"
         />
-        <path d="M0,8H292" stroke="var(--rule2)" strokeWidth={1} />
+        <path d={`M0,8H${WIDTH_PX}`} stroke="var(--rule2)" strokeWidth={1} />
         <path d={`M${x(best)},2v12`} stroke="var(--ink)" strokeWidth={2.4} />
       </svg>
       <span className="second">
-        between {words[0]} and {words[1]}
+        {words[0] === words[1] ? 'as far as can be told' : `between ${words[0]} and ${words[1]}`}
       </span>
     </div>
   );

@@ -113,7 +113,7 @@ export function CastInspector() {
 
 const SHOWN_S = 6;
 const LEFT = 8;
-const WIDTH = 268;
+const WIDTH = 250;
 
 /** The one large figure, its band, and the drift as the same three lines as on the plan. */
 function DriftFigures({ drift }: { drift: DriftBand }) {
@@ -132,14 +132,16 @@ function DriftFigures({ drift }: { drift: DriftBand }) {
             <small> s</small>
             <span>
               <strong>{cleanS.best >= SHOWN_S - 0.11 ? 'clean, or more' : 'clean drift'}</strong>
-              between {formatSeconds(cleanS.low)} and {formatSeconds(cleanS.high)}
+              {cleanS.low >= SHOWN_S - 0.11
+                ? 'followed no further'
+                : `between ${formatSeconds(cleanS.low)} and ${formatSeconds(cleanS.high)}`}
             </span>
           </>
         ) : (
           'Not known'
         )}
       </p>
-      <svg width="296" height="52" viewBox="0 0 296 52" aria-hidden="true">
+      <svg width="272" height="52" viewBox="0 0 272 52" aria-hidden="true">
         <rect
           x={x(cleanS.low)}
           y={14}

@@ -178,7 +178,7 @@ describe('Spot', () => {
     show(<SpotInspector />, { markId: 'm1', ring });
     expect(
       screen.getByText(
-        /Kneeling, it sees you inside 4.5 m from the side, 5.0 m from ahead, 1.0 m from behind/,
+        /If you kneel, it sees you inside 4.5 m from the side, 5.0 m from ahead, 1.0 m from behind/,
       ),
     ).toBeInTheDocument();
   });

@@ -107,7 +107,8 @@ function OpenTry({ attempt }: { attempt: Try }) {
   return (
     <div>
       <p className="second">
-        Cast {fold.casts + 1} with {fold.fly === '' ? 'a fly not named' : fold.fly}.
+        {fold.state === 'hooked' ? `Fish on, at cast ${fold.casts},` : `Cast ${fold.casts + 1}`}{' '}
+        with {fold.fly === '' ? 'a fly not named' : fold.fly}.
       </p>
       <div className="pad">
         {possibleEvents(fold.state).map((code) => (

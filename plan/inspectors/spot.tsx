@@ -155,9 +155,9 @@ function MarkDetail({ mark }: { mark: Mark }) {
       {reach && (
         <p>
           <strong>
-            {postureWord(posture)}, it sees you inside {formatLength(reach.side, units)} from the
-            side, {formatLength(reach.ahead, units)} from ahead, {formatLength(reach.behind, units)}{' '}
-            from behind.
+            If you {posture}, it sees you inside{' '}
+            {formatLength(reach.side, units)} from the side, {formatLength(reach.ahead, units)} from
+            ahead, {formatLength(reach.behind, units)} from behind.
           </strong>{' '}
           Seen means even odds that it notices a still angler; walking shows you sooner.
         </p>
@@ -193,7 +193,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
         <Do onClick={() => actions.setPlacing(!placing)}>
           {placing ? 'Leave it' : 'Mark another'}
         </Do>
-        <Do onClick={() => actions.strikeMark(mark.id)}>Strike it</Do>
+        <Do onClick={() => actions.strikeMark(mark.id)}>Take the mark out</Do>
       </div>
       <p className="second">
         Nose {formatDepth(mark.fishDepthM, units)} down. Drag it on the plan, or move it with the

@@ -25,6 +25,8 @@ export function StalkInspector() {
       ?.split('=')[1];
     return number ? `fish ${number}` : 'the fish in the lie';
   };
+  const [minutes, minutesUnit] =
+    stalk?.kind === 'way' ? formatMinutes(stalk.seconds / 60).split(' ') : [];
   if (!target || !stand) {
     return (
       <section>
@@ -49,7 +51,8 @@ export function StalkInspector() {
       {stalk?.kind === 'way' && (
         <>
           <p className="large">
-            {formatMinutes(stalk.seconds / 60)}
+            {minutes}
+            <small> {minutesUnit}</small>
             <span>
               {formatLength(stalk.lengthM, units)},{' '}
               {stalk.wadedM > 0 ? `${formatLength(stalk.wadedM, units)} of it wading` : 'no wading'}

@@ -103,6 +103,7 @@ export function FishShape({
 }
 
 const LASH_PX = 13;
+const RING_WORD = { halfWidth: 150, top: 24, clear: 30 };
 
 /** Where the angler is seen: lashes point in from the side where they are; it opens behind the fish. */
 export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera }) {
@@ -110,6 +111,7 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
   const target = usePart(targetOf);
   const posture = usePart((s) => s.posture);
   const step = usePart((s) => s.step);
+  const lookouts = usePart((s) => s.lookouts);
   if (!ring || !target || step === 'read' || step === 'log') return null;
   const cx = pageX(camera, target.xM);
   const cy = pageY(camera, target.yM);
@@ -139,16 +141,23 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
     run = (run + step) % LASH_PX;
   }
   const top = points.reduce((a, b) => (b[1] < a[1] ? b : a));
-  const word = { stand: 'Standing', crouch: 'Crouched', kneel: 'Kneeling', crawl: 'Crawling' }[
-    posture
-  ];
+  // Its word steps down, inside the ring, past the places to look from.
+  const taken = (y: number) =>
+    step === 'spot' &&
+    (lookouts ?? []).some(
+      (l) =>
+        Math.abs(pageX(camera, l.xM) - top[0]) < RING_WORD.halfWidth &&
+        Math.abs(Math.max(RING_WORD.top, pageY(camera, l.yM)) + 12 - y) < RING_WORD.clear,
+    );
+  let wordY = Math.max(36, top[1] - 9);
+  for (let i = 0; i < 4 && taken(wordY); i++) wordY += RING_WORD.clear;
   return (
     <g aria-hidden="true" className="ring">
       <path d={d} className="ring-case" />
       <path d={d} className="ring-line" />
       <path d={lashes.join('')} className="ring-lash" />
-      <text x={top[0]} y={Math.max(36, top[1] - 9)} textAnchor="middle" className="ring-word cased">
-        {far * camera.scale < 90 ? word : `${word}, it sees you inside this line`}
+      <text x={top[0]} y={wordY} textAnchor="middle" className="ring-word cased">
+        {far * camera.scale < 90 ? 'seen' : `If you ${posture}, it sees you inside this line`}
       </text>
     </g>
   );

@@ -26,8 +26,11 @@ export const ReadingLayer = memo(function ReadingLayer({
   units,
   keepOff = NOTHING,
   plan,
+  width,
 }: {
   flow: FlowField;
+  /** Of the paper, px: names stay on it. */
+  width: number;
   /** For the measured places; absent where they do not belong to this level. */
   plan?: BeatPlan;
   reading: WaterReading;
@@ -40,7 +43,14 @@ export const ReadingLayer = memo(function ReadingLayer({
   return (
     <g aria-hidden="true">
       {over.pieces && (
-        <Pieces flow={flow} reading={reading} camera={camera} units={units} keepOff={keepOff} />
+        <Pieces
+          flow={flow}
+          reading={reading}
+          camera={camera}
+          units={units}
+          keepOff={keepOff}
+          width={width}
+        />
       )}
       {over.foam && <Lines lines={reading.foam} camera={camera} name="foam" />}
       {over.seams && <Lines lines={reading.seams} camera={camera} name="seam" />}
@@ -56,17 +66,19 @@ function Pieces({
   camera,
   units,
   keepOff,
+  width,
 }: {
   flow: FlowField;
   reading: WaterReading;
   camera: Camera;
   units: UnitSystem;
   keepOff: readonly Place[];
+  width: number;
 }) {
   const outlines = useMemo(() => outlinesOf(flow, reading), [flow, reading]);
   const names = useMemo(
-    () => placeNames(reading.pieces.pieces, camera, keepOff),
-    [reading, camera, keepOff],
+    () => placeNames(reading.pieces.pieces, camera, keepOff, width),
+    [reading, camera, keepOff, width],
   );
   const d = outlines
     .map((line) => linePath(line.map(([x, y]) => [pageX(camera, x), pageY(camera, y)])))
@@ -142,6 +154,8 @@ const NAME_OFFSETS = [
   [60, -26],
   [60, 26],
   [-60, -26],
+  [110, 0],
+  [-110, 0],
 ] as const;
 
 /** Largest first; a name with no free place at this scale is left out. */
@@ -149,6 +163,7 @@ function placeNames(
   pieces: readonly Piece[],
   camera: Camera,
   keepOff: readonly { xM: number; yM: number }[],
+  width: number,
 ) {
   const placed: { piece: Piece; x: number; y: number }[] = [];
   const stones = keepOff.map((p) => ({ x: pageX(camera, p.xM), y: pageY(camera, p.yM) }));
@@ -159,9 +174,12 @@ function placeNames(
     for (const [dx, dy] of NAME_OFFSETS) {
       const [x, y] = [x0 + dx, y0 + dy];
       const clear =
+        x > NAME_BOX.width / 2 &&
+        x < width - NAME_BOX.width / 2 &&
         placed.every(
           (o) => Math.abs(o.x - x) > NAME_BOX.width || Math.abs(o.y - y) > NAME_BOX.height,
-        ) && stones.every((o) => Math.abs(o.x - x) > 62 || Math.abs(o.y - y - 4) > 28);
+        ) &&
+        stones.every((o) => Math.abs(o.x - x) > 62 || Math.abs(o.y - y - 4) > 28);
       if (!clear) continue;
       placed.push({ piece, x, y });
       break;

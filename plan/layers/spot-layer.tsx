@@ -13,18 +13,21 @@ import { useDrag } from '../use-drag';
 import { FishShape } from './marks-layer';
 
 /** Where to look from, the angler looking, and the rings that were tapped. */
-export function SpotLayer({ camera }: { camera: Camera }) {
+export function SpotLayer({ camera, ...size }: { camera: Camera; width: number; height: number }) {
   const viewer = usePart((s) => s.viewer);
   return (
     <>
       <Rings camera={camera} />
-      <Lookouts camera={camera} />
+      <Lookouts camera={camera} {...size} />
       {viewer && <Viewer camera={camera} viewer={viewer} />}
     </>
   );
 }
 
-function Lookouts({ camera }: { camera: Camera }) {
+/** Room kept at the edges of the plan, for the mark's word and for what is drawn there, px. */
+const EDGE_PX = { side: 34, top: 24, bottom: 72 };
+
+function Lookouts({ camera, width, height }: { camera: Camera; width: number; height: number }) {
   const { actions, beat } = useWorkspace();
   const lookouts = usePart((s) => s.lookouts);
   const stale = usePart((s) => s.lookoutsStale);
@@ -36,10 +39,15 @@ function Lookouts({ camera }: { camera: Camera }) {
       {lookouts.map((l, i) => {
         if (samePlace(viewer, l)) return null;
         const zone = beat.plan.timeZone;
+        const [x0, y0] = [pageX(camera, l.xM), pageY(camera, l.yM)];
+        // One that lies beyond the paper is kept at its edge, with an arrow to where it is.
+        const x = Math.min(width - EDGE_PX.side, Math.max(EDGE_PX.side, x0));
+        const y = Math.min(height - EDGE_PX.bottom, Math.max(EDGE_PX.top, y0));
+        const beyond = x !== x0 || y !== y0;
         return (
           <g
             key={`${l.xM},${l.yM}`}
-            transform={`translate(${pageX(camera, l.xM)} ${pageY(camera, l.yM)})`}
+            transform={`translate(${x} ${y})`}
             className="lookout"
             onClick={(e) => {
               e.stopPropagation();
@@ -51,6 +59,13 @@ function Lookouts({ camera }: { camera: Camera }) {
             <path d={EYE} className="eye-case" />
             <path d={EYE} className="eye" />
             <circle r={3.4} fill="var(--angler)" />
+            {beyond && (
+              <path
+                d="M16,-5L25,0L16,5Z"
+                transform={`rotate(${(Math.atan2(y0 - y, x0 - x) * 180) / Math.PI})`}
+                className="beyond"
+              />
+            )}
             <text y={24} textAnchor="middle" className="lookout-word cased">
               {lookoutLetter(i)}, {clockText(atHour(atMs, HOURS[l.bestHour]!, zone), zone)}
             </text>

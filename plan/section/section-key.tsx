@@ -10,14 +10,12 @@ const PACE_AT = [0.05, 0.22, 0.5, 0.8, 1.1];
 
 export function SectionKey({
   width,
-  height,
   theme,
   ratio,
   fallM,
   along,
 }: {
   width: number;
-  height: number;
   theme: Theme;
   ratio: number;
   fallM: number;
@@ -36,7 +34,7 @@ export function SectionKey({
           depth drawn {ratio.toFixed(1)} times taller, falls {fallText(fallM, units)}
         </text>
       )}
-      <g transform={`translate(${x} ${height - 26})`}>
+      <g transform={`translate(${x} 6)`}>
         {width > 500 && (
           <text x={-10} y={10} textAnchor="end" className="furniture strong cased">
             pace

@@ -76,20 +76,19 @@ export function SectionPieces({
     }
     return out;
   }, [cut, flow, reading]);
-  const keyFrom = width > 500 ? width - 290 : width;
   return (
     <g aria-hidden="true">
       {runs.map((r) => {
         const [a, b] = [pageX(camera, r.from), pageX(camera, r.to)];
         const middle = (a + b) / 2;
-        if (r.kind === '' || b < 0 || a > keyFrom) return null;
+        if (r.kind === '' || b < 0 || a > width) return null;
         return (
           <g key={r.from}>
             <path
               d={`M${a},${height - 20}v8M${b},${height - 20}v8M${a},${height - 16}H${b}`}
               className="piece-span"
             />
-            {b - a > NAME_PX && middle < keyFrom - 20 && (
+            {b - a > NAME_PX && (
               <text x={middle} y={height - 4} textAnchor="middle" className="furniture cased">
                 {r.kind}
               </text>
