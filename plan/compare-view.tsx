@@ -1,7 +1,9 @@
 'use client';
 
+import { useMemo } from 'react';
 import type { Camera } from './camera';
 import { usePart, useWorkspace } from './context';
+import { placeDepthWords, traceDepthLines } from './drawing/depth-lines';
 import { LandLayer } from './layers/land-layer';
 import { ReadingLayer } from './layers/reading-layer';
 import { WaterCanvas, WaterLines } from './layers/water-layer';
@@ -28,6 +30,7 @@ export function CompareView({
   const units = usePart((s) => s.settings.units);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const planHeight = usePart((s) => s.planHeightPx);
+  const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
   // The middle of the plan above stays the middle here.
   const here = { ...camera, topM: camera.topM - (planHeight - height) / 2 / camera.scale };
   const ready = state.kind === 'ready';
@@ -46,12 +49,12 @@ export function CompareView({
         </div>
       )}
       <svg width={width} height={height} role="img" aria-label={`The same beat at ${level} level`}>
-        {flow && (
+        {flow && lines && (
           <WaterLines
             flow={flow}
             camera={here}
-            anglerHeightM={heightM}
-            depthLines={layer === 'depth'}
+            lines={lines}
+            words={layer === 'depth' ? placeDepthWords(lines, here, [], width) : null}
           />
         )}
         <LandLayer plan={beat.plan} camera={here} cellM={flow?.cellM ?? 0.2} />

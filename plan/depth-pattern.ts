@@ -8,7 +8,7 @@ import {
   type DepthPattern,
   type Look,
 } from '../core/tries/index';
-import { DREW_BLANK } from './actions';
+import { DREW_BLANK } from './try-actions';
 import { civilDay } from './civil-time';
 import { usePart, useWorkspace } from './context';
 import type { Try } from './state';

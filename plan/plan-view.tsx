@@ -3,6 +3,7 @@
 import { useMemo, useRef } from 'react';
 import { worldX, worldY, type Camera } from './camera';
 import { usePart, useWorkspace } from './context';
+import { placeDepthWords, traceDepthLines } from './drawing/depth-lines';
 import { CastLayer } from './layers/cast-layer';
 import { Furniture } from './layers/furniture';
 import { LandLayer } from './layers/land-layer';
@@ -46,6 +47,12 @@ export function PlanView({
   const lies = usePart((s) => s.lies);
   const marks = usePart((s) => s.marks);
   const keepOff = useMemo(() => [...(lies?.lies ?? []), ...marks], [lies, marks]);
+  const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
+  const words = useMemo(
+    () => (lines && layer === 'depth' ? placeDepthWords(lines, camera, keepOff, width) : null),
+    [lines, layer, camera, keepOff, width],
+  );
+  const namesKeepOff = useMemo(() => [...keepOff, ...(words ?? [])], [keepOff, words]);
   const svg = useRef<SVGSVGElement>(null);
   const frame = useRef(0);
   const hold = usePanZoom(svg, setCamera);
@@ -98,14 +105,7 @@ export function PlanView({
         role="group"
         aria-label={`Plan of ${beat.plan.name}, up-current to the right`}
       >
-        {flow && (
-          <WaterLines
-            flow={flow}
-            camera={camera}
-            anglerHeightM={heightM}
-            depthLines={layer === 'depth'}
-          />
-        )}
+        {flow && lines && <WaterLines flow={flow} camera={camera} lines={lines} words={words} />}
         <LandLayer plan={beat.plan} camera={camera} cellM={flow?.cellM ?? 0.2} />
         {flow && reading && step === 'read' && (
           <ReadingLayer
@@ -114,7 +114,7 @@ export function PlanView({
             over={over}
             camera={camera}
             units={units}
-            keepOff={keepOff}
+            keepOff={namesKeepOff}
             width={width}
             {...(level === beat.plan.surveyedLevel && { plan: beat.plan })}
           />

@@ -32,9 +32,9 @@ export function SectionView({
   const along: Place | null = target;
   const cut = useMemo(() => (flow ? cutAlong(flow, along) : null), [flow, along]);
   if (!cut || !flow || width === 0) return <div className="section" />;
-  const vertical = (height - SKY_PX - GROUND_PX) / Math.max(0.3, cut.deepestM);
+  const vertical = (height - SKY_PX - GROUND_PX) / Math.max(0.3, cut.highestM - cut.lowestM);
   const shownVertical = Math.min(vertical, 6 * camera.scale);
-  const y = (heightM: number) => SKY_PX - heightM * shownVertical;
+  const y = (heightM: number) => SKY_PX + (cut.highestM - heightM) * shownVertical;
   return (
     <div className="section" style={{ opacity: stale ? 0.75 : 1 }}>
       <SectionCanvas cut={cut} camera={camera} width={width} height={height} y={y} theme={theme} />
@@ -47,6 +47,7 @@ export function SectionView({
           theme={theme}
           ratio={shownVertical / camera.scale}
           fallM={cut.fallM}
+          levelled={cut.levelled}
           along={target !== null}
         />
       </svg>

@@ -8,42 +8,22 @@ import {
   fishProblems,
   methodDifference,
   METHODS,
-  quickRead,
   rateLies,
   sensitivity,
   waterForFish,
   whatIf,
   type FishOptions,
-  type QuickAnswers,
 } from './index';
 import { fishDay } from './fish-day';
 import { canHold, createPlaceNeeds, placeNeedsInto, rated } from './needs';
 import { needsField, ratingAt, ratingField } from './needs-field';
 import { pulls, ratingOf } from './methods';
-import { flowOfBeat, GULLY } from './fixtures/beats';
+import { BARE, flowOfBeat, GULLY, lineOf } from './fixtures/beats';
 import type { BeatPlan } from '../formats/index';
 
 jest.setTimeout(60_000);
 
 const TROUT: FishOptions = { species: 'brown', forkLengthCm: 24, waterTempC: 11 };
-const line = (...points: [number, number][]) => ({
-  type: 'LineString' as const,
-  line: points.map(([xM, yM]) => ({ xM, yM })),
-});
-/** Banks round the 10 x 5 m of `flowOf`. */
-const bare: BeatPlan = {
-  version: 1,
-  name: 'Bare',
-  lengthM: 10,
-  slope: 0.005,
-  bearingDeg: 0,
-  levels: [{ name: 'Fair', dischargeM3s: 1, how: 'made' }],
-  surveyedLevel: 'Fair',
-  features: [
-    { kind: 'bank', side: 'left', form: 'sloping', shape: line([0, 0], [10, 0]) },
-    { kind: 'bank', side: 'right', form: 'sloping', shape: line([0, 5], [10, 5]) },
-  ],
-};
 /** An uneven made-up water: a thread off the middle, depth growing across. */
 const uneven = flowOf((_x, y) => ({
   depth: 0.25 + 0.12 * y,
@@ -51,7 +31,7 @@ const uneven = flowOf((_x, y) => ({
 }));
 
 describe('laws of the needs (seeded properties)', () => {
-  const water = waterForFish(bare, uneven);
+  const water = waterForFish(BARE, uneven);
   const cells = fc.integer({ min: 0, max: uneven.nx * uneven.ny - 1 });
   const fish = fc.record({
     species: fc.constantFrom(...SPECIES),
@@ -125,7 +105,7 @@ it('energy by hand: 25 cm brown of standard weight at 11 C, nose .2 m/s', () => 
   const w = 10 ** (-4.867 + 2.96 * Math.log10(250));
   const r = 0.0013 * w ** -0.269 * Math.exp(0.0938 * 11) * Math.exp(0.0234 * 20);
   const water = waterForFish(
-    bare,
+    BARE,
     flowOf(() => ({ depth: 0.5, u: -0.3 })),
   );
   const day = fishDay(water, { ...TROUT, forkLengthCm: 25 / 1.04 });
@@ -153,8 +133,8 @@ describe('turning and mirroring', () => {
       return { depth: f.depthM[k]!, u: f.u[k]!, v: -f.v[k]! };
     });
   it('the mirrored water has the mirrored lies', () => {
-    const own = rateLies(bare, uneven, TROUT).lies;
-    const other = rateLies(bare, mirrored(uneven), TROUT).lies;
+    const own = rateLies(BARE, uneven, TROUT).lies;
+    const other = rateLies(BARE, mirrored(uneven), TROUT).lies;
     expect(own.length).toBeGreaterThan(0);
     expect(other.length).toBe(own.length);
     own.forEach((lie) => {
@@ -172,7 +152,7 @@ describe('turning and mirroring', () => {
       { nx: 20, ny: 40 },
     );
     const still = (f: FlowField) => {
-      const w = waterForFish(bare, f);
+      const w = waterForFish(BARE, f);
       const ones = new Float64Array(w.open.length).fill(1);
       const far = ones.map(() => 9);
       return {
@@ -271,7 +251,7 @@ describe('bad questions', () => {
   ])('%j is named', (bad, sentence) => {
     const asked = { ...TROUT, ...bad } as FishOptions;
     expect(fishProblems(asked)[0]).toContain(sentence);
-    expect(() => rateLies(bare, flow, asked)).toThrow(RangeError);
+    expect(() => rateLies(BARE, flow, asked)).toThrow(RangeError);
   });
   it.each([
     ['no-water', () => flowOf(() => ({ depth: 0 })), 11],
@@ -279,89 +259,18 @@ describe('bad questions', () => {
     ['too-warm', () => flowOf(() => ({ depth: 0.2, u: -0.9 })), 25],
     ['none-good-enough', () => flowOf(() => ({ depth: 0.16, u: -1.4 })), 11],
   ] as const)('no lie at all says why: %s', (reason, water, waterTempC) => {
-    const rated = rateLies(bare, water(), { ...TROUT, waterTempC });
+    const rated = rateLies(BARE, water(), { ...TROUT, waterTempC });
     expect(rated.lies).toEqual([]);
     expect(rated.nothing).toBe(reason);
-  });
-});
-
-describe('quick read', () => {
-  const told: QuickAnswers = {
-    ...TROUT,
-    depthM: 0.5,
-    surfacePaceMps: 0.4,
-    edge: 'none',
-    cover: 'none',
-    coverDistanceM: 1,
-    bottom: 'gravel',
-    foam: false,
-    colour: 'clear',
-    shaded: false,
-  };
-  const ratingTold = (more: Partial<QuickAnswers> = {}) => {
-    const r = quickRead({ ...told, ...more });
-    if (!r.ok) throw new Error(r.problems.join());
-    return r.rating;
-  };
-  it.each([
-    [0.35, 0.3],
-    [0.5, 0.45],
-    [0.7, 0.6],
-  ])('within 10 points of the whole rating on an even channel %f m deep, %f m/s', (depth, mean) => {
-    const flow = flowOf(() => ({ depth, u: -mean }), { nx: 60, ny: 24 });
-    flow.d84M.fill(0.05);
-    const wide: BeatPlan = {
-      ...bare,
-      lengthM: 15,
-      features: [
-        { kind: 'bank', side: 'left', form: 'sloping', shape: line([0, 0], [15, 0]) },
-        { kind: 'bank', side: 'right', form: 'sloping', shape: line([0, 6], [15, 6]) },
-      ],
-    };
-    const field = rateLies(wide, flow, TROUT).field;
-    const whole = 100 * field[12 * 60 + 30]!;
-    const surface = mean * 1.2;
-    expect(Math.abs(ratingTold({ depthM: depth, surfacePaceMps: surface }) - whole)).toBeLessThan(
-      10,
-    );
-  });
-  it('an edge with quicker water feeds more; cover hides; the same why is given', () => {
-    expect(ratingTold({ surfacePaceMps: 0.12, edge: 'quicker' })).toBeGreaterThan(
-      ratingTold({ surfacePaceMps: 0.12 }),
-    );
-    expect(ratingTold({ cover: 'undercut', coverDistanceM: 0 })).toBeGreaterThan(ratingTold());
-    const r = quickRead(told);
-    expect(r.ok && r.why.map((w) => w.what)).toEqual(
-      expect.arrayContaining(['holds-back', 'nose-pace', 'depth', 'intake', 'cost']),
-    );
-  });
-  it('says what to try, and to leave warm water alone', () => {
-    const advice = (more: Partial<QuickAnswers>) => {
-      const r = quickRead({ ...told, ...more });
-      return r.ok ? r.advice : [];
-    };
-    expect(advice({ waterTempC: 20.5 })).toEqual(['leave-warm']);
-    expect(advice({ waterTempC: 4, depthM: 1.2, surfacePaceMps: 0.2 })).toContain(
-      'nymph-on-bottom',
-    );
-    expect(advice({ colour: 'muddy' })).toContain('dark-and-large');
-  });
-  it('too shallow is a rating of nought with its reason; nonsense is named', () => {
-    const shallow = quickRead({ ...told, depthM: 0.05 });
-    expect(shallow).toMatchObject({ ok: true, rating: 0, why: [{ what: 'too-shallow' }] });
-    expect(quickRead({ ...told, depthM: 9, surfacePaceMps: -1 })).toEqual({
-      ok: false,
-      problems: ['Depth 9 m is outside 0.02 to 3 m.', 'Pace -1 m/s is outside 0 to 3 m/s.'],
-    });
   });
 });
 
 it('a spring cools a warm lie and names its mouth', () => {
   const flow = flowOf(() => ({ depth: 0.5, u: -0.2 }));
   const withSpring: BeatPlan = {
-    ...bare,
+    ...BARE,
     features: [
-      ...bare.features,
+      ...BARE.features,
       {
         kind: 'spring',
         note: 'cold',
@@ -372,7 +281,7 @@ it('a spring cools a warm lie and names its mouth', () => {
   };
   const warm = { ...TROUT, waterTempC: 22 };
   const spring = rateLies(withSpring, flow, warm);
-  const plain = rateLies(bare, flow, warm);
+  const plain = rateLies(BARE, flow, warm);
   expect(spring.lies[0]!.rating).toBeGreaterThan((plain.lies[0]?.rating ?? 0) + 5);
   expect(spring.lies[0]!.kind).toBe('spring-mouth');
   expect(spring.lies[0]!.why.find((w) => w.what === 'spring-water')!.value).toBeLessThan(20);
@@ -381,7 +290,7 @@ it('a spring cools a warm lie and names its mouth', () => {
 it('the three trouts that borrow from brown say so', () => {
   const flow = flowOf(() => ({ depth: 0.5, u: -0.25 }));
   for (const species of SPECIES) {
-    const lie = rateLies(bare, flow, { ...TROUT, species }).lies[0]!;
+    const lie = rateLies(BARE, flow, { ...TROUT, species }).lies[0]!;
     expect(lie.why.some((w) => w.what === 'borrowed')).toBe(species !== 'brown');
   }
 });
@@ -389,11 +298,11 @@ it('the three trouts that borrow from brown say so', () => {
 it('a lane ends where a fly can be landed: 3.5 m up, or beyond the boughs', () => {
   const flow = flowOf(() => ({ depth: 0.5, u: -0.3 }), { nx: 60 });
   const boughs: BeatPlan = {
-    ...bare,
+    ...BARE,
     lengthM: 15,
     features: [
-      { kind: 'bank', side: 'left', form: 'sloping', shape: line([0, 0], [15, 0]) },
-      { kind: 'bank', side: 'right', form: 'sloping', shape: line([0, 5], [15, 5]) },
+      { kind: 'bank', side: 'left', form: 'sloping', shape: lineOf([0, 0], [15, 0]) },
+      { kind: 'bank', side: 'right', form: 'sloping', shape: lineOf([0, 5], [15, 5]) },
       {
         kind: 'overhang',
         clearanceM: 0.4,

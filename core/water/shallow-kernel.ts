@@ -4,6 +4,7 @@ import {
   WET_FACE_M as WET_FACE,
   type ShallowState,
 } from './shallow-state';
+import { fixInflowFlux, setGhosts, setInflow } from './shallow-boundary';
 
 /**
  * One explicit staggered momentum-conserving step for shallow water after Stelling & Duinmeijer
@@ -111,58 +112,6 @@ function swapVelocities(state: ShallowState): void {
   const v = state.v;
   state.v = state.vNext;
   state.vNext = v;
-}
-
-/** Outflow column: stage or zero depth gradient, zero-gradient velocity. */
-function setGhosts(state: ShallowState): void {
-  const { nx, ny, stride, h, eta, zb, u, v, qx, qy, outflow, hasInflow } = state;
-  for (let j = 0; j < ny; j++) {
-    const first = (j + PAD) * stride + PAD;
-    if (outflow) {
-      const g = first - 1;
-      h[g] = outflow.kind === 'stage' ? Math.max(0, outflow.surfaceM - zb[g]!) : h[first]!;
-      eta[g] = zb[g]! + h[g]!;
-      u[g - 1] = u[g]!;
-      qx[g - 1] = qx[g]!;
-      v[g] = v[first]!;
-      qy[g] = qy[first]!;
-    }
-    if (hasInflow) {
-      const g = first + nx;
-      h[g] = h[g - 1]!;
-      eta[g] = eta[g - 1]!;
-      u[g] = u[g - 1]!;
-      qx[g] = qx[g - 1]!;
-    }
-  }
-}
-
-/** q_j proportional to h^(5/3)/n, scaled to exactly Q (flow toward -i). */
-function setInflow(state: ShallowState): void {
-  if (!state.hasInflow) return;
-  const { nx, ny, stride, h, n, u, cellM } = state;
-  let conveyance = 0;
-  for (let j = 0; j < ny; j++) {
-    const k = (j + PAD) * stride + PAD + nx - 1;
-    if (h[k]! > WET_FACE_M) conveyance += h[k]! ** (5 / 3) / Math.max(n[k]!, 1e-6);
-  }
-  for (let j = 0; j < ny; j++) {
-    const k = (j + PAD) * stride + PAD + nx - 1;
-    const wet = h[k]! > WET_FACE_M && conveyance > 0;
-    const q = wet
-      ? ((h[k]! ** (5 / 3) / Math.max(n[k]!, 1e-6)) * state.inflowM3s) / (conveyance * cellM)
-      : 0;
-    u[k] = wet ? -q / h[k]! : 0;
-  }
-}
-
-function fixInflowFlux(state: ShallowState): void {
-  const { nx, ny, stride, h, u, hu, qx } = state;
-  for (let j = 0; j < ny; j++) {
-    const k = (j + PAD) * stride + PAD + nx - 1;
-    hu[k] = h[k]!;
-    qx[k] = h[k]! * u[k]!;
-  }
 }
 
 /** Upwind face depth and discharge: h_face = max(0, eta_up - z_face), q = h_face u. */

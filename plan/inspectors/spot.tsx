@@ -155,9 +155,9 @@ function MarkDetail({ mark }: { mark: Mark }) {
       {reach && (
         <p>
           <strong>
-            If you {posture}, it sees you inside{' '}
-            {formatLength(reach.side, units)} from the side, {formatLength(reach.ahead, units)} from
-            ahead, {formatLength(reach.behind, units)} from behind.
+            If you {posture}, it sees you inside {formatLength(reach.side, units)} from the side,{' '}
+            {formatLength(reach.ahead, units)} from ahead, {formatLength(reach.behind, units)} from
+            behind.
           </strong>{' '}
           Seen means even odds that it notices a still angler; walking shows you sooner.
         </p>

@@ -2,11 +2,11 @@
 
 import { contours } from 'd3-contour';
 import { memo, useMemo } from 'react';
-import type { Place } from '../../core/grid/index';
+import { cellIndex, type Place } from '../../core/grid/index';
 import type { BeatPlan } from '../../core/formats/index';
 import { misfits, type FlowField, type Piece, type WaterReading } from '../../core/water/index';
 import { formatDepth, paceWord, type UnitSystem } from '../../core/units/index';
-import { pageX, pageY, type Camera } from '../camera';
+import { pageX, pageY, worldX, worldY, type Camera } from '../camera';
 import { linePath } from '../drawing/shapes';
 import type { Overlay } from '../state';
 
@@ -77,8 +77,8 @@ function Pieces({
 }) {
   const outlines = useMemo(() => outlinesOf(flow, reading), [flow, reading]);
   const names = useMemo(
-    () => placeNames(reading.pieces.pieces, camera, keepOff, width),
-    [reading, camera, keepOff, width],
+    () => placeNames(flow, reading, camera, keepOff, width),
+    [flow, reading, camera, keepOff, width],
   );
   const d = outlines
     .map((line) => linePath(line.map(([x, y]) => [pageX(camera, x), pageY(camera, y)])))
@@ -158,9 +158,10 @@ const NAME_OFFSETS = [
   [-110, 0],
 ] as const;
 
-/** Largest first; a name with no free place at this scale is left out. */
+/** Largest first, over its own water or dry land; a name with no free place at this scale is left out. */
 function placeNames(
-  pieces: readonly Piece[],
+  flow: FlowField,
+  { pieces: { pieces, ofCell } }: WaterReading,
   camera: Camera,
   keepOff: readonly { xM: number; yM: number }[],
   width: number,
@@ -168,12 +169,18 @@ function placeNames(
   const placed: { piece: Piece; x: number; y: number }[] = [];
   const stones = keepOff.map((p) => ({ x: pageX(camera, p.xM), y: pageY(camera, p.yM) }));
   const bySize = pieces.filter((p) => p.areaM2 >= NAMED_M2).sort((a, b) => b.areaM2 - a.areaM2);
+  const over = (x: number, y: number) => {
+    const k = cellIndex(flow, worldX(camera, x), worldY(camera, y));
+    return k < 0 ? -1 : ofCell[k]!;
+  };
   for (const piece of bySize) {
+    const own = pieces.indexOf(piece);
     const x0 = pageX(camera, piece.xM);
     const y0 = pageY(camera, piece.yM);
     for (const [dx, dy] of NAME_OFFSETS) {
       const [x, y] = [x0 + dx, y0 + dy];
       const clear =
+        (over(x, y) === own || over(x, y) === -1) &&
         x > NAME_BOX.width / 2 &&
         x < width - NAME_BOX.width / 2 &&
         placed.every(

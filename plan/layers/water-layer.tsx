@@ -2,13 +2,12 @@
 
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { FlowField } from '../../core/water/index';
-import { BODY_SHARE } from '../../core/units/index';
 import { rampLab } from '../../ui/colour';
 import { DEPTH_RAMP, PACE_RAMP, type Theme } from '../../ui/tokens';
 import { hirePaint, latestWins } from '../../workers/client';
-import { outlines } from '../../workers/outlines';
-import { spreadSurface, type PaintedWater } from '../../workers/paint-water';
+import type { PaintedWater } from '../../workers/paint-water';
 import { pageX, pageY, type Camera } from '../camera';
+import type { DepthLines, DepthWord } from '../drawing/depth-lines';
 
 const RAMP_STEPS = 129;
 const LAND: Record<Theme, [number, number, number]> = { light: [88, -2, 7], dim: [9.2, 0.3, 3.2] };
@@ -110,21 +109,19 @@ function toCanvas(p: PaintedWater): HTMLCanvasElement {
   return out;
 }
 
-const DEPTH_WORDS = ['shin', 'knee', 'thigh', 'waist'] as const;
-
 /** Waterline, depth lines with their words, and the curled ticks of water that turns back. */
 export const WaterLines = memo(function WaterLines({
   flow,
   camera,
-  anglerHeightM,
-  depthLines,
+  lines,
+  words,
 }: {
   flow: FlowField;
   camera: Camera;
-  anglerHeightM: number;
-  depthLines: boolean;
+  lines: DepthLines;
+  /** null: the lines of depth are not drawn. */
+  words: readonly DepthWord[] | null;
 }) {
-  const lines = useMemo(() => traceLines(flow, anglerHeightM), [flow, anglerHeightM]);
   const back = useMemo(() => turnedBack(flow), [flow]);
   const lengthM = flow.nx * flow.cellM;
   // The outline is closed along the ends of the beat; there it is no shore, and the pen is lifted.
@@ -142,21 +139,18 @@ export const WaterLines = memo(function WaterLines({
       .join('');
   return (
     <g aria-hidden="true">
-      {depthLines &&
-        lines.depths.map((d) => (
-          <g key={d.word}>
-            <path d={path(d.rings)} className="depth-line" />
-            {d.label && (
-              <text
-                x={pageX(camera, d.label[0])}
-                y={pageY(camera, d.label[1])}
-                className="depth-word cased"
-              >
-                {d.word}
-              </text>
-            )}
-          </g>
-        ))}
+      {words &&
+        lines.depths.map((d) => <path key={d.word} d={path(d.rings)} className="depth-line" />)}
+      {words?.map((w) => (
+        <text
+          key={w.word}
+          x={pageX(camera, w.xM)}
+          y={pageY(camera, w.yM)}
+          className="depth-word cased"
+        >
+          {w.word}
+        </text>
+      ))}
       <path d={path(lines.shore)} className="shore" />
       {back.map((t, i) => (
         <g
@@ -170,48 +164,6 @@ export const WaterLines = memo(function WaterLines({
     </g>
   );
 });
-
-interface DepthLine {
-  word: string;
-  rings: number[][][];
-  label: [number, number] | null;
-}
-
-function traceLines(
-  flow: FlowField,
-  anglerHeightM: number,
-): { shore: number[][][]; depths: DepthLine[] } {
-  const { nx, ny } = flow;
-  const surface = spreadSurface(flow);
-  const depth = new Array<number>(nx * ny);
-  for (let k = 0; k < nx * ny; k++) depth[k] = surface[k]! - flow.bedM[k]!;
-  const soft = soften(soften(depth, nx, ny), nx, ny);
-  const at = (values: number[], level: number) => outlines(flow, values, level);
-  const depths = DEPTH_WORDS.map((word) => {
-    const rings = at(soft, BODY_SHARE[word] * anglerHeightM).filter((r) => r.length > 14);
-    const longest = rings.reduce<number[][]>((a, b) => (b.length > a.length ? b : a), []);
-    const place = longest.length > 24 ? longest[Math.floor(longest.length * 0.35)]! : null;
-    return { word, rings, label: place ? ([place[0]!, place[1]!] as [number, number]) : null };
-  });
-  return { shore: at(depth, 0.005).filter((r) => r.length > 6), depths };
-}
-
-function soften(field: number[], nx: number, ny: number): number[] {
-  return field.map((own, k) => {
-    const i = k % nx;
-    const j = (k - i) / nx;
-    let sum = 0;
-    let n = 0;
-    for (let dj = -1; dj <= 1; dj++) {
-      for (let di = -1; di <= 1; di++) {
-        if (i + di < 0 || j + dj < 0 || i + di >= nx || j + dj >= ny) continue;
-        sum += field[k + dj * nx + di]!;
-        n++;
-      }
-    }
-    return own < 0 ? own : sum / n;
-  });
-}
 
 /** Open ticks, one about every metre and a half, where the water runs up the valley. */
 function turnedBack(flow: FlowField): { xM: number; yM: number; deg: number }[] {

@@ -1,7 +1,7 @@
 import { type Place } from '../../core/grid/index';
 import { sampleFlow, thalweg, type FlowField } from '../../core/water/index';
 
-/** The water cut along a line: heights by x, relative to the straight line through both ends. */
+/** The water cut along a line: heights by x, over the surface at the foot, or levelled (see below). */
 export interface Cut {
   x: number[];
   surface: number[];
@@ -9,11 +9,21 @@ export interface Cut {
   mean: number[];
   d84: number[];
   fallM: number;
+  /** Most water over the bed. */
   deepestM: number;
+  /** Heights that the drawing has to hold. */
+  highestM: number;
+  lowestM: number;
+  /** true: drawn relative to the straight line through the surface at both ends. */
+  levelled: boolean;
   lineYM(xM: number): number;
 }
 
-/** Along the thalweg, drawn through the target near it. Heights relative to the line through the surface at both ends. */
+/**
+ * Along the thalweg, drawn through the target near it. Heights are true where the beat falls less
+ * than it is deep, so that a step is seen as a step; a steeper beat is drawn levelled, or its depth
+ * would vanish in its fall.
+ */
 export function cutAlong(flow: FlowField, target: Place | null): Cut {
   const line = thalweg(flow);
   const pull = (p: Place): Place => {
@@ -31,6 +41,9 @@ export function cutAlong(flow: FlowField, target: Place | null): Cut {
     d84: [],
     fallM: 0,
     deepestM: 0.1,
+    highestM: 0,
+    lowestM: 0,
+    levelled: false,
     lineYM: (x) => yAt(places, x),
   };
   const heights: { surface: number; bed: number }[] = [];
@@ -51,11 +64,14 @@ export function cutAlong(flow: FlowField, target: Place | null): Cut {
   const first = heights[0]!.surface;
   const last = heights[heights.length - 1]!.surface;
   cut.fallM = last - first;
+  for (const h of heights) cut.deepestM = Math.max(cut.deepestM, h.surface - h.bed);
+  cut.levelled = cut.fallM > cut.deepestM;
   heights.forEach((h, i) => {
-    const base = first + ((last - first) * i) / (heights.length - 1);
+    const base = cut.levelled ? first + (cut.fallM * i) / (heights.length - 1) : first;
     cut.surface.push(h.surface - base);
     cut.bed.push(h.bed - base);
-    cut.deepestM = Math.max(cut.deepestM, base - h.bed);
+    cut.highestM = Math.max(cut.highestM, h.surface - base);
+    cut.lowestM = Math.min(cut.lowestM, h.bed - base);
   });
   return cut;
 }

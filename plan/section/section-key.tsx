@@ -13,12 +13,14 @@ export function SectionKey({
   theme,
   ratio,
   fallM,
+  levelled,
   along,
 }: {
   width: number;
   theme: Theme;
   ratio: number;
   fallM: number;
+  levelled: boolean;
   along: boolean;
 }) {
   const units = usePart((s) => s.settings.units);
@@ -32,6 +34,7 @@ export function SectionKey({
       {width > 500 && (
         <text x={200} y={20} className="furniture cased">
           depth drawn {ratio.toFixed(1)} times taller, falls {fallText(fallM, units)}
+          {levelled ? ', drawn level' : ''}
         </text>
       )}
       <g transform={`translate(${x} 6)`}>

@@ -1,0 +1,26 @@
+import type { Outbox } from './outbox';
+import type { BeatInput, WorkspaceState } from './state';
+import type { Store } from './store';
+
+/** What every action needs: the store, the beat, the way out, the clock and the address. */
+export interface Desk {
+  store: Store<WorkspaceState>;
+  beat: BeatInput;
+  outbox: Outbox;
+  now: () => number;
+  /** Choosing pushes history; dragging replaces it once on release. */
+  push: () => void;
+  replace: () => void;
+}
+
+/** Places are kept to a centimetre: what the address holds. */
+export const cm = (m: number) => Math.round(m * 100) / 100;
+
+/** Another target: the cast at the last one is gone. */
+export const NO_CAST = {
+  stand: null,
+  landing: null,
+  drift: null,
+  stalk: null,
+  hours: null,
+} as const;
