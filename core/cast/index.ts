@@ -10,3 +10,12 @@ export {
 } from './simulate-drift';
 export { driftBand, RUNS, UNKNOWN, type DriftBand } from './drift-band';
 export { firstCast, type FirstCast, type FirstCastInput } from './first-cast';
+export {
+  bestOrder,
+  SEQUENCE,
+  sequenceTargets,
+  shotsOf,
+  type Sequence,
+  type SequenceReason,
+  type SequenceTarget,
+} from './sequence-targets';

@@ -17,5 +17,6 @@ export type {
 export { LEVEL_NAMES, BED_MATERIALS, featuresOf, planHash, shapePlaces } from './beat-plan';
 export { readBeat, type BeatProblem, type ReadBeatResult } from './read-beat';
 export { writeBeat } from './write-beat';
+export { writeGpx, type GpxContent } from './write-gpx';
 export { KIND_RULES, type KindRule } from './kind-rules';
 export { joinBank, type BankLine } from './bank-line';

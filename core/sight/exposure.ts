@@ -11,12 +11,30 @@ export const POSTURE: Record<Posture, { topShare: number; paceMps: number }> = {
   crawl: { topShare: 0.3, paceMps: 0.08 },
 };
 
-/** Constants of exposure: our guesses, to be refitted by the log. */
-export const EXPOSURE = {
+/** What a person may set of exposure: guesses, to be refitted by the log. */
+export interface NoticeGuesses {
+  /** Apparent width of a body, m. */
+  widthM: number;
+  /** Contrast with what stands behind. */
+  contrastSky: number;
+  contrastBank: number;
+  contrastPlants: number;
+  /** Factor with the sun on the angler. */
+  sunOnAngler: number;
+  /** What quick movement adds: M goes from 1 to 1 + this. */
+  motionGain: number;
+}
+export const NOTICE: NoticeGuesses = {
   widthM: 0.5,
-  contrast: { sky: 0.9, bank: 0.545, plants: 0.3 },
+  contrastSky: 0.9,
+  contrastBank: 0.545,
+  contrastPlants: 0.3,
   sunOnAngler: 1.3,
   motionGain: 2,
+};
+
+/** The other constants of exposure: our guesses too. */
+export const EXPOSURE = {
   motionFullDegPerS: 5,
   roughness: { glass: 0, ordinary: 0.25, broken: 1 },
   edgeDeg: 0.5,
@@ -39,6 +57,10 @@ export interface ExposureView {
   roughness: number;
   /** From dead ahead of the fish, 0 to pi. */
   offRad: number;
+  /** Share of the contrast that the water leaves; 1 when clear. */
+  clarity?: number;
+  /** Default NOTICE. */
+  guesses?: NoticeGuesses;
 }
 
 // Own copies: imported functions are reached through getters.
@@ -59,7 +81,7 @@ const DEG = 180 / Math.PI;
  * Form and constants are our own guesses; the geometry (Snell, Fresnel) is not.
  */
 export function exposure(view: ExposureView): number {
-  const { distanceM, fishDepthM, topM } = view;
+  const { distanceM, fishDepthM, topM, guesses = NOTICE } = view;
   const low = Math.max(0, view.hiddenBelowM);
   if (topM <= low || distanceM <= 0) return 0;
   const top = ray({ distanceM, heightM: topM, fishDepthM }).zenithRad;
@@ -70,13 +92,13 @@ export function exposure(view: ExposureView): number {
   const dz = (bottom - top) / SLICES;
   let seen = 0;
   for (let n = 0; n < SLICES; n++) seen += transmission(top + (n + 0.5) * dz);
-  const widthDeg = (EXPOSURE.widthM / distanceM) * DEG;
+  const widthDeg = (guesses.widthM / distanceM) * DEG;
   const area = widthDeg * seen * dz * DEG;
   const angularDegPerS = ((view.motionMps ?? 0) / distanceM) * DEG;
-  const motion = 1 + EXPOSURE.motionGain * Math.min(1, angularDegPerS / EXPOSURE.motionFullDegPerS);
+  const motion = 1 + guesses.motionGain * Math.min(1, angularDegPerS / EXPOSURE.motionFullDegPerS);
   const topDeg = (CRITICAL_RAD - top) * DEG;
   const clear = topDeg / (topDeg + EXPOSURE.edgeDeg + EXPOSURE.edgePerRoughness * view.roughness);
-  const s = area * view.contrast * motion * clear * blindShare(view.offRad);
+  const s = area * view.contrast * (view.clarity ?? 1) * motion * clear * blindShare(view.offRad);
   return s / (1 + s);
 }
 

@@ -1,12 +1,6 @@
 import { POSTURE } from './exposure';
-import {
-  fishView,
-  sceneIndex,
-  type AnglerAt,
-  type Conditions,
-  type Fish,
-  type Scene,
-} from './scene';
+import { fishView, type AnglerAt } from './angler-seen';
+import { sceneIndex, type Conditions, type Fish, type Scene } from './scene';
 import { CRITICAL_RAD, rayToFish, WATER_INDEX, type RayToFish } from './window';
 
 /** What stands round a fish as it shows in the disc of its window: 0 in the middle, 1 at its edge. */

@@ -14,25 +14,25 @@ export {
   blindShare,
   exposure,
   EXPOSURE,
+  NOTICE,
   POSTURE,
   POSTURES,
   type ExposureView,
+  type NoticeGuesses,
   type Posture,
 } from './exposure';
 export { shadeField } from './shade';
+export { createScene, sceneIndex, type Conditions, type Fish, type Scene } from './scene';
 export {
-  createScene,
   exposureAt,
   fishView,
-  sceneIndex,
+  movingExposuresInto,
   sightRing,
+  surfaceRoughness,
   type AnglerAt,
-  type Conditions,
-  type Fish,
   type FishView,
   type RingPoint,
-  type Scene,
-} from './scene';
+} from './angler-seen';
 export {
   attenuationOfBlackDisc,
   attenuationOfSecchi,

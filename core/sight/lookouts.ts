@@ -1,7 +1,8 @@
 import { brokenWater, sampleFlow } from '../water/index';
 import { cellIndex } from '../grid/index';
 import { POSTURE, type Posture } from './exposure';
-import { exposureAt, fishView, sceneIndex, type Conditions, type Fish, type Scene } from './scene';
+import { exposureAt, fishView } from './angler-seen';
+import { sceneIndex, type Conditions, type Fish, type Scene } from './scene';
 import { shadeField } from './shade';
 import {
   glances,

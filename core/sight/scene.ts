@@ -1,21 +1,7 @@
-import {
-  clamp,
-  pointInPolygon,
-  smoothstep,
-  wrapAngle,
-  type GridFrame,
-  type Place,
-} from '../grid/index';
+import { pointInPolygon, type GridFrame, type Place } from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
-import {
-  createGround,
-  sampleFlow,
-  SOLID,
-  surfaceAtM,
-  type FlowField,
-  type Ground,
-} from '../water/index';
-import { exposure, EXPOSURE, POSTURE, type Posture } from './exposure';
+import { createGround, SOLID, type FlowField, type Ground } from '../water/index';
+import { type NoticeGuesses } from './exposure';
 
 export interface Fish {
   id: string;
@@ -35,6 +21,8 @@ export interface Conditions {
   windMps: number;
   /** Clear water when absent. */
   turbidityNtu?: number;
+  /** How readily a fish notices: the angler's own figures; NOTICE when absent. */
+  guesses?: NoticeGuesses;
 }
 
 /** The beat as something to look across: heights that hide, plants that back. */
@@ -62,9 +50,8 @@ export function sceneIndex(scene: Scene, xM: number, yM: number): number {
   return j * nx + i;
 }
 
-const STEP_M = 0.25;
-/** Backdrop is looked for this far behind the angler, m. */
-const BACKDROP_M = 12;
+export const SCENE_STEP_M = 0.25;
+const STEP_M = SCENE_STEP_M;
 /** A trunk hides nothing; a crown backs from this height down, taken to the ground. */
 const DEFAULT_CROWN_M = 2;
 
@@ -163,191 +150,4 @@ function plantSolid(
   }
   const { xM, yM } = shape.type === 'Point' ? shape.place : shape.line[0]!;
   return { xM, yM, reachM: crownM / 2, ring: null, topM: ground.heightM(xM, yM) + heightM };
-}
-
-export interface AnglerAt {
-  xM: number;
-  yM: number;
-  posture: Posture;
-  heightM: number;
-  /** m/s; 0 when still. */
-  motionMps?: number;
-  /** `ground` (default): the feet are on bed or land; `surface`: no lower than the water. */
-  footing?: 'ground' | 'surface';
-}
-
-/** Roughness of the surface above the fish: wind and broken water. */
-export function surfaceRoughness(flow: FlowField, xM: number, yM: number, windMps: number): number {
-  const s = sampleFlow(flow, xM, yM, { depthM: 0, u: 0, v: 0 });
-  const froude = s.depthM > 0 ? Math.hypot(s.u, s.v) / Math.sqrt(9.81 * s.depthM) : 0;
-  const { ordinary, broken } = EXPOSURE.roughness;
-  const fromWind = Math.min(0.4, 0.05 * windMps);
-  return Math.min(
-    broken,
-    ordinary + (broken - ordinary) * smoothstep(0.25, 0.7, froude) + fromWind,
-  );
-}
-
-/** Everything about one fish that does not change with where the angler is. */
-export interface FishView {
-  fish: Fish;
-  surfaceM: number;
-  roughness: number;
-}
-
-export function fishView(scene: Scene, fish: Fish, conditions: Conditions): FishView {
-  const surfaceM =
-    surfaceAtM(scene.flow, fish.xM, fish.yM) ??
-    scene.ground.channel.surveyedSurfaceM(fish.xM, fish.yM);
-  return {
-    fish,
-    surfaceM,
-    roughness: surfaceRoughness(scene.flow, fish.xM, fish.yM, conditions.windMps),
-  };
-}
-
-/** E of an angler at a place to one fish: `exposure` with this ground, its screens and backdrop. */
-export function exposureAt(
-  scene: Scene,
-  view: FishView,
-  angler: AnglerAt,
-  conditions: Conditions,
-): number {
-  const { fish, surfaceM } = view;
-  const dx = angler.xM - fish.xM;
-  const dy = angler.yM - fish.yM;
-  const distanceM = Math.sqrt(dx * dx + dy * dy);
-  if (distanceM < 0.3) return 1;
-  const ground = scene.groundM[sceneIndex(scene, angler.xM, angler.yM)]! - surfaceM;
-  const foot = angler.footing === 'surface' ? Math.max(0, ground) : ground;
-  const topM = foot + POSTURE[angler.posture].topShare * angler.heightM;
-  const ux = dx / distanceM;
-  const uy = dy / distanceM;
-  return exposure({
-    distanceM,
-    fishDepthM: fish.fishDepthM,
-    topM,
-    hiddenBelowM: Math.max(foot, hiddenBelow(scene, view, ux, uy, distanceM)),
-    contrast:
-      contrastBehind(scene, angler, ux, uy, foot, topM, surfaceM, distanceM) *
-      sunGain(conditions, ux, uy),
-    motionMps: angler.motionMps ?? 0,
-    roughness: view.roughness,
-    offRad: Math.abs(wrapAngle(Math.atan2(dy, dx) - fish.headingRad)),
-  });
-}
-
-/** Height at the angler below which the ground and what stands on it hide the body, m above the water. */
-function hiddenBelow(
-  scene: Scene,
-  view: FishView,
-  ux: number,
-  uy: number,
-  distanceM: number,
-): number {
-  const { fish, surfaceM } = view;
-  const from = Math.min(distanceM, 1.13 * fish.fishDepthM);
-  let steepest = 0;
-  // The last half metre is the angler's own footing.
-  for (let d = from + STEP_M; d < distanceM - 0.5; d += STEP_M) {
-    const top = scene.screenM[sceneIndex(scene, fish.xM + ux * d, fish.yM + uy * d)]! - surfaceM;
-    if (top > 0) steepest = Math.max(steepest, top / (d - from));
-  }
-  return steepest * (distanceM - from);
-}
-
-/** Contrast with what stands behind, averaged over the body's height: plants, bank, else sky. */
-function contrastBehind(
-  scene: Scene,
-  angler: AnglerAt,
-  ux: number,
-  uy: number,
-  foot: number,
-  topM: number,
-  surfaceM: number,
-  distanceM: number,
-): number {
-  let plants = 0;
-  let bank = 0;
-  for (let d = 0.5; d <= BACKDROP_M; d += 0.5) {
-    const k = sceneIndex(scene, angler.xM + ux * d, angler.yM + uy * d);
-    // Heights behind, brought to the angler's distance along the line of sight from the water.
-    const scale = distanceM / (distanceM + d);
-    plants = Math.max(plants, (scene.plantsM[k]! - surfaceM) * scale);
-    bank = Math.max(bank, (scene.groundM[k]! - surfaceM) * scale);
-  }
-  const body = topM - Math.max(0, foot);
-  const share = (height: number) => clamp((height - Math.max(0, foot)) / body);
-  const byPlants = share(plants);
-  const byBank = Math.max(0, share(bank) - byPlants);
-  const c = EXPOSURE.contrast;
-  return c.plants * byPlants + c.bank * byBank + c.sky * (1 - byPlants - byBank);
-}
-
-/** The sun on the side that the fish sees makes an angler stand out. */
-function sunGain(conditions: Conditions, ux: number, uy: number): number {
-  if (
-    conditions.sunPlanRad === null ||
-    conditions.sunAltitudeRad <= 0 ||
-    conditions.sky === 'overcast'
-  )
-    return 1;
-  // Lit when the sun stands on the fish's side of the angler.
-  const lit = -(ux * Math.cos(conditions.sunPlanRad) + uy * Math.sin(conditions.sunPlanRad));
-  return lit > 0 ? 1 + (EXPOSURE.sunOnAngler - 1) * lit : 1;
-}
-
-export interface RingPoint {
-  bearingRad: number;
-  radiusM: number;
-}
-
-const RING_BEARINGS = 72;
-const RING_FAR_M = 20;
-
-/**
- * The sight ring: on 72 bearings the largest distance at which E is still .5 for this posture,
- * with ground height, boulders and bushes in the way. 0 where it is never reached.
- */
-export function sightRing(
-  scene: Scene,
-  view: FishView,
-  posture: Posture,
-  heightM: number,
-  conditions: Conditions,
-): RingPoint[] {
-  const out: RingPoint[] = [];
-  // Over water the ring speaks of a body at the water's level: how deep one would wade is the stalk's matter.
-  const footing = 'surface' as const;
-  for (let n = 0; n < RING_BEARINGS; n++) {
-    const bearingRad = (2 * Math.PI * n) / RING_BEARINGS;
-    const at = (d: number) =>
-      exposureAt(
-        scene,
-        view,
-        {
-          xM: view.fish.xM + d * Math.cos(bearingRad),
-          yM: view.fish.yM + d * Math.sin(bearingRad),
-          posture,
-          heightM,
-          footing,
-        },
-        conditions,
-      );
-    let far = RING_FAR_M;
-    while (far > 0.5 && at(far) < 0.5) far -= 0.75;
-    if (far <= 0.5) {
-      out.push({ bearingRad, radiusM: 0 });
-      continue;
-    }
-    let lo = far;
-    let hi = Math.min(RING_FAR_M, far + 0.75);
-    for (let b = 0; b < 6; b++) {
-      const mid = (lo + hi) / 2;
-      if (at(mid) >= 0.5) lo = mid;
-      else hi = mid;
-    }
-    out.push({ bearingRad, radiusM: lo });
-  }
-  return out;
 }

@@ -1,5 +1,30 @@
-/** Stalk: the way to a stand unseen and safe, and where a person may wade. */
-export { planStalk, ALARM, type StalkInput, type StalkLeg, type StalkResult } from './plan-stalk';
+/** Stalk: the way to a stand unseen, unheard and safe, and where a person may wade. */
+
+// A way, and what else it might be.
+export {
+  createStalkKeep,
+  FINE_M,
+  planStalk,
+  planStalkOn,
+  stalkGround,
+  type Calm,
+  type NoWay,
+  type StalkGround,
+  type StalkInput,
+  type StalkKeep,
+  type StalkResult,
+  type StalkWay,
+  type Watcher,
+} from './plan-stalk';
+export type { Along, Moment, StalkLeg, Worst } from './legs';
+export { otherWays, sameWay } from './other-ways';
+export { whatIfStalk, type StalkChange } from './what-if-stalk';
+export { fromFarBank, type FarBank } from './far-bank';
+
+// What it rests on.
+export { ALARM, tauBandOf, type Alarm } from './guesses';
+export { fishSeen, seenAt, seenField, type FishSeen, type SeenField } from './seen-field';
+export { bedAt, cellAt, CLOSED, SLICK, walkGrid, type Forbidden, type WalkGrid } from './walk-grid';
 export {
   mayWade,
   rescdamGoodM2s,
@@ -10,3 +35,7 @@ export {
   type WadingBody,
 } from './wading';
 export { leastCost, type Graph } from './least-cost';
+
+// Shadow and care.
+export { shadowAt, shadowLeaves, type Shadow } from './shadow';
+export { cautionsOf, type Caution, type CautionInput } from './cautions';

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { searchWay, visitNeighbours, type Costs } from './way-search';
+import type { WalkGrid } from './walk-grid';
 import {
   leastCost,
   mayWade,
@@ -85,4 +87,59 @@ it('the bounds of the hazard classes (ARR/AIDR 2017) bind to a fiftieth', () => 
     [0.2, 2.02, 'H5'],
   ];
   for (const [depth, speed, name] of cases) expect(wadingClass(depth, speed)).toBe(name);
+});
+
+/** A little land of random costs, some cells closed, some wet. */
+function madeCosts(random: () => number): Costs {
+  const [nx, ny] = [6, 5];
+  const cells = nx * ny;
+  const fill = (make: () => number) => Float64Array.from({ length: cells }, make);
+  const grid: WalkGrid = {
+    nx,
+    ny,
+    cellM: 0.25,
+    x0M: 0,
+    y0M: 0,
+    closed: Uint8Array.from({ length: cells }, () => (random() < 0.2 ? 1 : 0)),
+    wade: Uint8Array.from({ length: cells }, () => (random() < 0.3 ? 1 : 0)),
+    depthM: fill(() => 0),
+    groundM: fill(() => random()),
+    footing: fill(() => 0.5 + 0.5 * random()),
+    loud: fill(() => 0),
+    broken: fill(() => 0),
+  };
+  grid.closed[0] = grid.closed[cells - 1] = 0;
+  const four = (make: () => number) => [0, 1, 2, 3].map(() => fill(make));
+  // No metre may be cheaper than the bound of the search: 1/.7 + .5.
+  return {
+    grid,
+    alarm: four(random),
+    perS: four(() => 1 + 5 * random()),
+    perM: four(() => 0.5 + random()),
+    sPerM: four(() => 1 / 0.7 + 3 * random()),
+  };
+}
+
+it('the way on a grid of four postures agrees with an exhaustive search to 1e-9', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 1e6 }),
+      fc.integer({ min: 0, max: 3 }),
+      (seed, posture) => {
+        let state = seed;
+        const random = () => (state = (state * 16807) % 2147483647) / 2147483647;
+        const costs = madeCosts(random);
+        const cells = costs.grid.nx * costs.grid.ny;
+        const edges: [number, number, number][] = [];
+        for (let n = 0; n < 4 * cells; n++)
+          if (!costs.grid.closed[n % cells])
+            visitNeighbours(costs, n, (to, cost) => edges.push([n, to, cost]));
+        const expected = exhaustive(4 * cells, edges)[posture * cells + cells - 1]!;
+        const found = searchWay(costs, [0], [], cells - 1, posture);
+        if (expected === Infinity) expect(found).toBeNull();
+        else expect(Math.abs(found!.cost - expected)).toBeLessThan(1e-9);
+      },
+    ),
+    { numRuns: 40, seed: 11 },
+  );
 });

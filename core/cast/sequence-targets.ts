@@ -1,0 +1,234 @@
+import type { Place } from '../grid/index';
+import type { Fish, Scene } from '../sight/index';
+import { sampleFlow, DRY_M, SOLID } from '../water/index';
+
+/** One fish to be worked, the stand for it, and how calm each fish is once that stand is reached. */
+export interface SequenceTarget {
+  fish: Fish;
+  stand: Place;
+  /** Chance that fish i is still calm after the way to this stand, in the order of the targets. */
+  calmOf: readonly number[];
+}
+
+/** Why one fish is worked before another: what working the other first would cost it. */
+export interface SequenceReason {
+  first: string;
+  before: string;
+  because: 'flight' | 'fight' | 'seen';
+  /** Chance that the fish would be alarmed by the other's being worked first, 0-1. */
+  alarmed: number;
+}
+
+export interface Sequence {
+  /** Indices into the targets, the first to be worked first. */
+  order: number[];
+  /** Expected number of honest shots: at fish that are still calm. */
+  shots: number;
+  /** The same for the plain order: from the start outward, the nearer first. */
+  plain: { order: number[]; shots: number };
+  /** Where a hooked fish is led, and the place it is landed, by target. */
+  led: { from: Place; to: Place }[];
+  why: SequenceReason[];
+}
+
+/** What comes of an honest shot, and how fish alarm one another: our guesses. */
+export const SEQUENCE = {
+  /** Hooked, and put down without being hooked, of one honest shot. */
+  hooked: 0.35,
+  spooked: 0.25,
+  /** A frightened fish bolts this far up-current, m, and alarms within this of its way. */
+  flightM: 5,
+  flightAlarmM: 1.2,
+  /** A fight alarms within this of the way the fish is led. */
+  fightAlarmM: 1.5,
+} as const;
+
+const MOST_TARGETS = 8;
+
+/**
+ * The order of targets with the most honest shots to be expected, exact for up to eight: working one
+ * multiplies the others' calm by what its flight, its fight and the way to its stand leave of it,
+ * so the best order is found over subsets. Throws RangeError with more targets.
+ */
+export function sequenceTargets(
+  scene: Scene,
+  targets: readonly SequenceTarget[],
+  start: Place,
+): Sequence {
+  const n = targets.length;
+  if (n > MOST_TARGETS)
+    throw new RangeError(`sequenceTargets: ${n} targets; at most ${MOST_TARGETS} can be ordered`);
+  const led = targets.map((t) => ({ from: t.fish, to: landingPlace(scene, t, targets) }));
+  const parts = targets.map((t, j) =>
+    targets.map((other, i) => (i === j ? null : alarmOf(t, led[j]!.to, other.fish, t.calmOf[i]!))),
+  );
+  // left[j][i]: what working j leaves of i's calm.
+  const left = parts.map((row) => row.map((p) => (p ? p.left : 1)));
+  const own = targets.map((t, i) => t.calmOf[i]!);
+  const best = bestOrder(own, left);
+  const plainOrder = targets
+    .map((_, i) => i)
+    .sort((a, b) => distance(start, targets[a]!.fish) - distance(start, targets[b]!.fish));
+  return {
+    order: best.order,
+    shots: best.shots,
+    plain: { order: plainOrder, shots: shotsOf(plainOrder, own, left) },
+    led,
+    why: reasonsFor(best.order, targets, parts),
+  };
+}
+
+/** Expected honest shots of an order: each fish's own calm times what those before it left of it. */
+export function shotsOf(
+  order: readonly number[],
+  own: readonly number[],
+  left: readonly (readonly number[])[],
+): number {
+  let sum = 0;
+  order.forEach((i, place) => {
+    let calm = own[i]!;
+    for (let before = 0; before < place; before++) calm *= left[order[before]!]![i]!;
+    sum += calm;
+  });
+  return sum;
+}
+
+/** Over subsets: what was worked before decides a fish's calm, in whatever order it was worked. */
+export function bestOrder(
+  own: readonly number[],
+  left: readonly (readonly number[])[],
+): { order: number[]; shots: number } {
+  const n = own.length;
+  const value = new Float64Array(1 << n).fill(-1);
+  const last = new Int8Array(1 << n).fill(-1);
+  value[0] = 0;
+  for (let set = 1; set < 1 << n; set++) {
+    for (let i = 0; i < n; i++) {
+      if (!(set & (1 << i))) continue;
+      const before = set ^ (1 << i);
+      let calm = own[i]!;
+      for (let j = 0; j < n; j++) if (before & (1 << j)) calm *= left[j]![i]!;
+      const total = value[before]! + calm;
+      if (total > value[set]! + 1e-12) {
+        value[set] = total;
+        last[set] = i;
+      }
+    }
+  }
+  const order: number[] = [];
+  for (let set = (1 << n) - 1; set > 0; set ^= 1 << last[set]!) order.unshift(last[set]!);
+  return { order, shots: value[(1 << n) - 1]! };
+}
+
+interface AlarmParts {
+  flight: number;
+  fight: number;
+  seen: number;
+  /** What is left of the other's calm. */
+  left: number;
+}
+
+function alarmOf(worked: SequenceTarget, ledTo: Place, other: Fish, calmOnWay: number): AlarmParts {
+  const { fish } = worked;
+  const bolted = {
+    xM: fish.xM + SEQUENCE.flightM * Math.cos(fish.headingRad),
+    yM: fish.yM + SEQUENCE.flightM * Math.sin(fish.headingRad),
+  };
+  const flight = SEQUENCE.spooked * nearWay(other, fish, bolted, SEQUENCE.flightAlarmM);
+  const fight = SEQUENCE.hooked * nearWay(other, fish, ledTo, SEQUENCE.fightAlarmM);
+  const seen = 1 - calmOnWay;
+  return { flight, fight, seen, left: (1 - flight - fight) * calmOnWay };
+}
+
+/** How surely a fish is alarmed by one that passes along a straight way: e^(-(d/reach)^2). */
+function nearWay(at: Place, from: Place, to: Place, reachM: number): number {
+  const [dx, dy] = [to.xM - from.xM, to.yM - from.yM];
+  const length2 = dx * dx + dy * dy || 1;
+  const t = Math.min(1, Math.max(0, ((at.xM - from.xM) * dx + (at.yM - from.yM) * dy) / length2));
+  const d = Math.hypot(at.xM - from.xM - t * dx, at.yM - from.yM - t * dy);
+  return Math.exp(-((d / reachM) ** 2));
+}
+
+/** Slack, shallow water that the angler reaches from the stand: where a fish is landed. */
+const LANDING = { mostDepthM: 0.4, leastDepthM: 0.08, mostPaceMps: 0.3, withinM: 5 } as const;
+const LANDING_STEP_M = 0.5;
+
+/**
+ * Near the stand, shallow and slack, down-current of the fish rather than above it, and away from
+ * the others and from wood; the stand itself where there is none.
+ */
+function landingPlace(scene: Scene, target: SequenceTarget, all: readonly SequenceTarget[]): Place {
+  const { flow } = scene;
+  const { stand, fish } = target;
+  const sample = { depthM: 0, u: 0, v: 0 };
+  let best: Place = stand;
+  let least = Infinity;
+  for (let dx = -LANDING.withinM; dx <= LANDING.withinM; dx += LANDING_STEP_M) {
+    for (let dy = -LANDING.withinM; dy <= LANDING.withinM; dy += LANDING_STEP_M) {
+      const place = { xM: stand.xM + dx, yM: stand.yM + dy };
+      const off = Math.hypot(dx, dy);
+      if (off > LANDING.withinM) continue;
+      sampleFlow(flow, place.xM, place.yM, sample);
+      const pace = Math.hypot(sample.u, sample.v);
+      if (
+        sample.depthM < Math.max(DRY_M, LANDING.leastDepthM) ||
+        sample.depthM > LANDING.mostDepthM ||
+        pace > LANDING.mostPaceMps
+      )
+        continue;
+      const others = all
+        .filter((t) => t !== target)
+        .reduce((sum, t) => sum + nearWay(t.fish, fish, place, SEQUENCE.fightAlarmM), 0);
+      const above = Math.max(0, (place.xM - fish.xM) * Math.cos(fish.headingRad));
+      const cost = off + 6 * others + 0.8 * above + (woodNear(scene, place) ? 10 : 0);
+      if (cost < least) {
+        least = cost;
+        best = place;
+      }
+    }
+  }
+  return best;
+}
+
+function woodNear(scene: Scene, { xM, yM }: Place): boolean {
+  const { flow } = scene;
+  const reach = Math.ceil(1 / flow.cellM);
+  const ci = Math.round((xM - flow.x0M) / flow.cellM);
+  const cj = Math.round((yM - flow.y0M) / flow.cellM);
+  for (let j = Math.max(0, cj - reach); j <= Math.min(flow.ny - 1, cj + reach); j++)
+    for (let i = Math.max(0, ci - reach); i <= Math.min(flow.nx - 1, ci + reach); i++)
+      if (flow.solid[j * flow.nx + i] === SOLID.log) return true;
+  return false;
+}
+
+/** Alarms smaller than this decide nothing. */
+const WORTH_SAYING = 0.03;
+
+/** For each fish and the next, what the other way round would cost; the dearest reasons first. */
+function reasonsFor(
+  order: readonly number[],
+  targets: readonly SequenceTarget[],
+  parts: readonly (readonly (AlarmParts | null)[])[],
+): SequenceReason[] {
+  const why: SequenceReason[] = [];
+  for (let a = 0; a < order.length; a++) {
+    for (let b = a + 1; b < order.length; b++) {
+      const [first, later] = [order[a]!, order[b]!];
+      const harm = parts[later]![first]!;
+      const spared = 1 - harm.left - (1 - parts[first]![later]!.left);
+      if (1 - harm.left < WORTH_SAYING || spared <= 0) continue;
+      const because = (['flight', 'fight', 'seen'] as const).reduce((x, y) =>
+        harm[y] > harm[x] ? y : x,
+      );
+      why.push({
+        first: targets[first]!.fish.id,
+        before: targets[later]!.fish.id,
+        because,
+        alarmed: 1 - harm.left,
+      });
+    }
+  }
+  return why.sort((x, y) => y.alarmed - x.alarmed);
+}
+
+const distance = (a: Place, b: Place) => Math.hypot(a.xM - b.xM, a.yM - b.yM);

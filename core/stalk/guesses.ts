@@ -1,0 +1,49 @@
+/** What a way is weighed by: our guesses, each with its unit. Those of `Alarm` are settings. */
+
+/** How a fish takes what it notices. */
+export interface Alarm {
+  /** calm = exp(-integral of max(0, E - threshold)/tau dt): tau, s. */
+  tauS: number;
+  /** Weight of footfall; 0 leaves sound out, 1 as guessed. */
+  footfall: number;
+}
+export const ALARM: Alarm & { threshold: number; tauBandS: readonly [number, number] } = {
+  tauS: 6,
+  footfall: 1,
+  threshold: 0.1,
+  /** Low and high guess, as shares of tau they scale with it. */
+  tauBandS: [3, 12],
+};
+
+/** A band's ends scale with the tau that is set. */
+export const tauBandOf = (tauS: number): [number, number] => [
+  (tauS * ALARM.tauBandS[0]) / ALARM.tauS,
+  (tauS * ALARM.tauBandS[1]) / ALARM.tauS,
+];
+
+/** What one certain alarm is worth in seconds of walking, by school of hiding. */
+export const ALARM_WORTH_S = { creep: 600, screen: 200 } as const;
+
+/** What a metre costs beyond the time it takes, s: the lower, the harder. */
+export const EFFORT_S_PER_M = [0.5, 1, 2, 3] as const;
+/** To change posture, s. */
+export const CHANGE_S = 2;
+
+/** Wading: share of the pace on land, and what a metre costs, s, by school and hazard class. */
+export const WADING = {
+  pace: 0.5,
+  /** So dear that any way over land is taken first. */
+  neverUnless: { H1: 400, H2: 800 },
+  forTheAngle: { H1: 1.5, H2: 10 },
+  /** Broken water hides and drowns sound: with `screen` it costs as little as for the angle. */
+  screenFromRoughness: 0.6,
+} as const;
+
+/** Land higher than this in one step is climbed, s a metre; a face higher than `most` is not, m. */
+export const CLIMB = { freeM: 0.15, sPerM: 6, most: 1 } as const;
+
+/** Marked hazards and spots taken out by hand keep this far off, m. */
+export const HAZARD_M = 1.5;
+export const FORBIDDEN_M = 1;
+/** Water shallower than this is walked as land, m. */
+export const DAMP_M = 0.03;
