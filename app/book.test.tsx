@@ -224,7 +224,7 @@ describe('settings', () => {
   });
   it('weight and lengths are asked in the units chosen, and kept in metres and kilograms', async () => {
     form({ units: 'us' });
-    const weight = screen.getByLabelText(/^Weight/);
+    const weight = screen.getByLabelText(/^Weight kg|^Weight lb/);
     expect(weight).toHaveValue('172');
     await userEvent.clear(weight);
     await userEvent.type(weight, '150{Enter}');

@@ -9,7 +9,7 @@ import {
   sightRing,
   windowView,
 } from '../core/sight/index';
-import { planStalk } from '../core/stalk/index';
+import { createStalkKeep, planStalkOn, stalkGround, type StalkInput } from '../core/stalk/index';
 import {
   beatFromSketch,
   calibrate,
@@ -243,23 +243,28 @@ say(
   time(5, 2, () => void driftBand(flow, { ...drift, seconds: 6 }, RUNS.settled)),
   'ms',
 );
+const stalk: StalkInput = {
+  from: { xM: 2.5, yM: -8.4 },
+  to: { xM: 11, yM: -5 },
+  endPosture: 'kneel',
+  fish: [fish],
+  angler: { heightM: 1.75, massKg: 78, maxWadeM: 0.7 },
+  conditions,
+};
 say(
-  'stalk, two postures on .5 m',
-  time(
-    3,
-    1,
-    () =>
-      void planStalk(scene, {
-        from: { xM: 2.5, yM: -8.4 },
-        to: { xM: 11, yM: -5 },
-        endPosture: 'kneel',
-        fish: [fish],
-        angler: { heightM: 1.75, massKg: 78, maxWadeM: 0.7 },
-        conditions,
-      }),
-  ),
+  'stalk, four postures on .25 m, one fish, all anew',
+  time(3, 1, () => void planStalkOn(stalkGround(scene, stalk), stalk)),
   'ms',
-  1000,
+  300,
+);
+const kept = createStalkKeep();
+const dragged = { ...stalk, cellM: 0.5, via: [{ xM: 6, yM: -6 }] };
+stalkGround(scene, dragged, kept);
+say(
+  'stalk while a waypoint is dragged, .5 m',
+  time(9, 3, () => void planStalkOn(stalkGround(scene, dragged, kept), dragged)),
+  'ms',
+  33,
 );
 
 console.log(`Node ${process.version}, ${new Date().toISOString().slice(0, 10)}`);

@@ -207,8 +207,8 @@ describe('sight on the demo', () => {
 });
 
 describe('stalk on the demo', () => {
-  const stalk = (f: Fish[], to = { xM: 8, yM: -5.2 }, scene = createScene(plan, flow)) =>
-    planStalk(scene, {
+  const stalk = (f: Fish[], to = { xM: 8, yM: -5.2 }) =>
+    planStalk(plan, flow, {
       from: { xM: 2.5, yM: -8.4 },
       to,
       endPosture: 'kneel',

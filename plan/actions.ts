@@ -6,6 +6,7 @@ import { probeFlow } from '../core/water/index';
 import { formatAddress, type Address } from './address';
 import { cm, NO_CAST, type Desk } from './desk';
 import { createMarkActions } from './mark-actions';
+import { createStalkActions } from './stalk-actions';
 import { createTryActions } from './try-actions';
 import type { Outbox } from './outbox';
 import {
@@ -34,9 +35,13 @@ export function createActions(
   const desk: Desk = { store, beat, outbox, now, push, replace };
 
   /** Proposes a cast at the target, computed in the live worker. */
+  let proposing: string | null = null;
   async function propose(): Promise<void> {
     const target = targetOf(store.get());
+    if (target && proposing === target.id) return;
+    proposing = target?.id ?? null;
     const cast = await firstCast();
+    proposing = null;
     if (!cast || targetOf(store.get())?.id !== target?.id) return;
     const rounded = (p: Place) => ({ xM: cm(p.xM), yM: cm(p.yM) });
     store.set({ stand: rounded(cast.stand), landing: rounded(cast.landing), lay: cast.lay });
@@ -46,8 +51,9 @@ export function createActions(
   return {
     ...createMarkActions(desk),
     ...createTryActions(desk),
+    ...createStalkActions(desk),
     go(step: Address['step']) {
-      store.set({ step, placing: false, tapping: false });
+      store.set({ step, placing: false, tapping: false, stalkTool: null });
       push();
       const s = store.get();
       if ((step === 'stalk' || step === 'cast') && !(s.stand && s.landing)) void propose();

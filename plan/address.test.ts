@@ -12,6 +12,9 @@ const base: Address = {
   landing: null,
   lay: { kind: 'straight' },
   posture: 'kneel',
+  from: null,
+  via: [],
+  out: [],
 };
 const parse = (link: string) => {
   const url = new URL(link, 'http://localhost');

@@ -18,6 +18,11 @@ export interface Address {
   landing: Place | null;
   lay: Lay;
   posture: Posture;
+  /** Where the angler starts; null: at the beat's entries. */
+  from: Place | null;
+  /** Places the way must pass, and spots taken out of it. */
+  via: Place[];
+  out: Place[];
 }
 
 const placeText = (p: Place) => `${p.xM.toFixed(2)},${p.yM.toFixed(2)}`;
@@ -38,7 +43,10 @@ export function formatAddress(beatId: string, a: Address, timeZone?: string): st
   if (a.landing) query.set('land', placeText(a.landing));
   query.set('lay', layText(a.lay));
   query.set('posture', a.posture);
-  return `/b/${beatId}/${a.step}?${query.toString().replaceAll('%2C', ',').replaceAll('%3A', ':')}`;
+  if (a.from) query.set('from', placeText(a.from));
+  if (a.via.length > 0) query.set('via', a.via.map(placeText).join(';'));
+  if (a.out.length > 0) query.set('out', a.out.map(placeText).join(';'));
+  return `/b/${beatId}/${a.step}?${query.toString().replaceAll('%2C', ',').replaceAll('%3A', ':').replaceAll('%3B', ';')}`;
 }
 
 /** Reads a link. A bad part is dropped with a sentence; the rest stands. */
@@ -104,6 +112,10 @@ export function parseAddress(
     (v) => (address.posture = v),
     POSTURES.join(', '),
   );
+  const several = 'up to 12 places of metres like 12.35,-3.10;14.00,-4.20';
+  read('from', parsePlace, (v) => (address.from = v), 'two numbers of metres like 12.35,-3.10');
+  read('via', parsePlaces, (v) => (address.via = v), several);
+  read('out', parsePlaces, (v) => (address.out = v), several);
   return { address, dropped };
 }
 
@@ -112,6 +124,13 @@ function parsePlace(text: string): Place | null {
   if (!m) return null;
   const place = { xM: Number(m[1]), yM: Number(m[2]) };
   return Math.abs(place.xM) < 1000 && Math.abs(place.yM) < 1000 ? place : null;
+}
+
+const MOST_PLACES = 12;
+
+function parsePlaces(text: string): Place[] | null {
+  const places = text.split(';').map(parsePlace);
+  return places.length <= MOST_PLACES && places.every((p) => p !== null) ? places : null;
 }
 
 function parseLay(text: string): Lay | null {

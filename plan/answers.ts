@@ -1,14 +1,26 @@
 import type { Remote } from 'comlink';
 import { RUNS, type FirstCast } from '../core/cast/index';
 import type { Lie, Method } from '../core/lies/index';
-import type { StalkResult } from '../core/stalk/index';
+import type { Fish } from '../core/sight/index';
+import type { FarBank, StalkInput, StalkResult } from '../core/stalk/index';
 import type { FlowField } from '../core/water/index';
 import { latestWins } from '../workers/client';
 import type { LiveWorker, RateInput, ReadWorker, StalkWorker } from '../workers/protocol';
 import { civilDay } from './civil-time';
 import type { createFlowSource } from './flow-source';
 import { HOURS } from './hours';
-import { entryOf, fishSeeing, lightAt, lightByHour, lookoutInput, rateInput } from './questions';
+import {
+  careNow,
+  entriesOf,
+  entryOf,
+  laterLight,
+  lightAt,
+  lightByHour,
+  lookoutInput,
+  rateInput,
+  stalkInput,
+  targetsInOrder,
+} from './questions';
 import {
   lieOf,
   sameLie,
@@ -53,6 +65,9 @@ export function createAnswers(
     ring: '',
     drift: '',
     stalk: '',
+    stalkStudy: '',
+    farBank: '',
+    order: '',
     hours: '',
     study: '',
     methods: '',
@@ -199,21 +214,36 @@ export function createAnswers(
     complain,
   );
   const askStalk = latestWins(
-    async (s: WorkspaceState): Promise<StalkResult> =>
-      workers.stalk.plan({
-        from: entryOf(plan),
-        to: s.stand!,
-        endPosture: s.posture,
-        fish: fishSeeing(s),
-        angler: {
-          heightM: s.settings.anglerHeightM,
-          massKg: s.settings.anglerMassKg,
-          maxWadeM: s.settings.maxWadeM,
-        },
-        conditions: lightAt(plan, s),
-      }),
-    (stalk) => store.set({ stalk, stalkStale: false }),
+    async (input: StalkInput): Promise<StalkResult> => workers.stalk.plan(input),
+    (stalk) => store.set({ stalk, stalkStale: false, stalkShown: 0, wayAt: null }),
     complain,
+  );
+  const askStalkStudy = latestWins(
+    (s: WorkspaceState) =>
+      workers.stalk.study(
+        stalkInput(plan, s)!,
+        targetOf(s)?.id ?? '',
+        laterLight(plan, s),
+        careNow(plan, s),
+      ),
+    (stalkStudy) => store.set({ stalkStudy }),
+    complain,
+  );
+  const askFarBank = latestWins(
+    async (input: StalkInput): Promise<FarBank> => workers.stalk.farBank(input),
+    (farBank) => store.set({ farBank }),
+    complain,
+  );
+  const askOrder = latestWins(
+    async ({ input, fish, rodM }: { input: StalkInput; fish: Fish[]; rodM: number }) => ({
+      fishIds: fish.map((f) => f.id),
+      ...(await workers.stalk.order(fish, input, { rodM, tipHeightM: TIP_HEIGHT_M })),
+    }),
+    (order) => store.set({ order }),
+    (error) => {
+      store.set({ order: null });
+      complain(error);
+    },
   );
 
   /** Asks once for each change of an answer's inputs. */
@@ -252,14 +282,28 @@ export function createAnswers(
         once('hours', [target, s.stand, s.posture, day, weather, body], () => askHours(s));
       if (s.step === 'spot') refreshSpot(s, [day, weather, polarised, body]);
       const flowIsFinal = s.flowState.kind === 'ready' && !s.flowStale;
-      if (s.stand && flowIsFinal && !s.dragging) {
-        once('stalk', [s.stand, s.posture, fishSeeing(s), light, body], () => {
-          store.set({ stalkStale: true });
-          askStalk(store.get());
-        });
-      }
+      if (flowIsFinal && s.dragging !== 'landing') refreshStalk(s);
     }
     refreshing = false;
+  }
+
+  /** The way, at once and coarse while something is dragged; what else might be done, at rest. */
+  function refreshStalk(s: WorkspaceState): void {
+    if (s.order === 'working') {
+      const input = stalkInput(plan, { ...s, stand: s.stand ?? entriesOf(plan)[0]! })!;
+      const fish = targetsInOrder(s);
+      once('order', [input, fish], () => askOrder({ input, fish, rodM: s.settings.rodM }));
+    } else asked.order = '';
+    const input = stalkInput(plan, s);
+    if (!input) return;
+    once('stalk', input, () => {
+      store.set({ stalkStale: true, stalkStudy: null });
+      askStalk(input);
+    });
+    if (s.step !== 'stalk' || s.dragging || s.stalkStale) return;
+    once('stalkStudy', [input, careNow(plan, s)], () => askStalkStudy(s));
+    if (s.farBankAsked) once('farBank', input, () => askFarBank(input));
+    else asked.farBank = '';
   }
 
   /** A stand, landing place and lay to begin from; null while there is no water or no target. */

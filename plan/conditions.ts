@@ -1,9 +1,20 @@
 import type { BeatPlan } from '../core/formats/index';
-import { planAngleRad, sunAt, sunDay, type Conditions, type SunDay } from '../core/sight/index';
+import {
+  planAngleRad,
+  sunAt,
+  sunDay,
+  type Conditions,
+  type NoticeGuesses,
+  type SunDay,
+} from '../core/sight/index';
 import { atHour, zoneOffsetMin } from './civil-time';
 
 /** The weather as the angler sees it; a light air under a clear sky until said. */
-export type Weather = Pick<Conditions, 'sky' | 'windMps'> & { turbidityNtu?: number };
+export type Weather = Pick<Conditions, 'sky' | 'windMps'> & {
+  turbidityNtu?: number;
+  /** How readily a fish notices. */
+  noticing?: NoticeGuesses;
+};
 const FAIR: Weather = { sky: 'clear', windMps: 1 };
 
 /** Without a place on the map hours are local solar time at this latitude, and the strip says so. */
@@ -25,6 +36,7 @@ export function conditionsAt(plan: BeatPlan, ms: number, weather: Weather = FAIR
     sky: weather.sky,
     windMps: weather.windMps,
     ...(weather.turbidityNtu !== undefined && { turbidityNtu: weather.turbidityNtu }),
+    ...(weather.noticing && { guesses: weather.noticing }),
   };
 }
 

@@ -17,10 +17,13 @@ export interface Desk {
 export const cm = (m: number) => Math.round(m * 100) / 100;
 
 /** Another target: the cast at the last one is gone. */
-export const NO_CAST = {
+export const NO_CAST: Partial<WorkspaceState> = {
   stand: null,
   landing: null,
   drift: null,
   stalk: null,
   hours: null,
-} as const;
+  via: [],
+  stalkStudy: null,
+  farBank: null,
+};

@@ -11,6 +11,7 @@ import { LiesLayer } from './layers/lies-layer';
 import { MarksLayer, RingLayer } from './layers/marks-layer';
 import { ProbeLayer } from './layers/probe-layer';
 import { ShadeLayer } from './layers/shade-layer';
+import { StalkLayer } from './layers/stalk-layer';
 import { SpotLayer } from './layers/spot-layer';
 import { ReadsLayer } from './layers/reads-layer';
 import { ReadingLayer } from './layers/reading-layer';
@@ -38,6 +39,7 @@ export function PlanView({
   const placing = usePart((s) => s.placing);
   const tapping = usePart((s) => s.tapping);
   const placingRead = usePart((s) => s.placingRead);
+  const stalkTool = usePart((s) => s.stalkTool);
   const units = usePart((s) => s.settings.units);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const step = usePart((s) => s.step);
@@ -64,7 +66,9 @@ export function PlanView({
       xM: worldX(camera, event.clientX - box.left),
       yM: worldY(camera, event.clientY - box.top),
     };
-    if (tapping) actions.tapRise(place);
+    if (stalkTool === 'forbid') actions.forbid(place);
+    else if (stalkTool === 'from') actions.startFrom(place);
+    else if (tapping) actions.tapRise(place);
     else if (placingRead) actions.placeRead(placingRead, place);
     else if (placing) actions.placeMark(place);
     else if (step === 'read') actions.probeAt(place);
@@ -83,7 +87,7 @@ export function PlanView({
     });
   };
   return (
-    <div className={`plan${placing || placingRead || tapping ? ' placing' : ''}`}>
+    <div className={`plan${placing || placingRead || tapping || stalkTool ? ' placing' : ''}`}>
       {flow && (
         <div style={{ opacity: stale ? 0.75 : 1 }}>
           <WaterCanvas
@@ -124,6 +128,7 @@ export function PlanView({
         {step === 'read' && <ReadsLayer camera={camera} />}
         {step === 'spot' && <ShadeLayer camera={camera} />}
         {step === 'spot' && <SpotLayer camera={camera} width={width} height={height} />}
+        <StalkLayer camera={camera} />
         <CastLayer camera={camera} />
         <MarksLayer camera={camera} />
         {step === 'read' && <ProbeLayer camera={camera} />}

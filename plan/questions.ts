@@ -1,8 +1,10 @@
 import { featuresOf, shapePlaces, type BeatPlan } from '../core/formats/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
-import type { LookoutInput } from '../core/sight/index';
+import type { Fish, LookoutInput } from '../core/sight/index';
+import type { Place } from '../core/grid/index';
+import type { CautionInput, StalkInput, Watcher } from '../core/stalk/index';
 import type { RateInput } from '../workers/protocol';
-import { atHour } from './civil-time';
+import { atHour, civilHour, toCivil } from './civil-time';
 import { conditionsAt } from './conditions';
 import { HOURS } from './hours';
 import { fishIn, seasonAt, targetOf, tempOf, type WorkspaceState } from './state';
@@ -55,6 +57,102 @@ export function rateInput(plan: BeatPlan, s: WorkspaceState): RateInput {
 export function fishSeeing(s: WorkspaceState) {
   const target = targetOf(s);
   return target && !s.marks.some((m) => m.id === target.id) ? [...s.marks, target] : s.marks;
+}
+
+/** The best lies look too, a little, where no marked fish lies near: how many, how good, how far off. */
+const LOOKING_LIES = { most: 3, leastRating: 60, apartM: 1.5, weight: 0.3 };
+
+/** Everyone who may see the angler coming: marks that are not gone, the target, and the best lies. */
+export function watchers(s: WorkspaceState): Watcher[] {
+  const seen: Watcher[] = fishSeeing(s).filter(
+    (f) => !('behaviour' in f && f.behaviour === 'gone'),
+  );
+  const lies = (s.lies?.lies ?? [])
+    .filter(
+      (lie) =>
+        lie.rating >= LOOKING_LIES.leastRating &&
+        seen.every((f) => Math.hypot(f.xM - lie.xM, f.yM - lie.yM) > LOOKING_LIES.apartM),
+    )
+    .slice(0, LOOKING_LIES.most)
+    .map((lie) => ({
+      ...fishIn(lie, s.settings.fishLengthCm),
+      weight: (LOOKING_LIES.weight * lie.rating) / 100,
+    }));
+  return [...seen.map(plainFish), ...lies];
+}
+
+/** Only what a fish is to those who ask how it sees: notes and history stay here. */
+const plainFish = (f: Watcher): Watcher => ({
+  id: f.id,
+  xM: f.xM,
+  yM: f.yM,
+  fishDepthM: f.fishDepthM,
+  headingRad: f.headingRad,
+  totalLengthCm: f.totalLengthCm,
+  surety: f.surety,
+});
+
+/** As many as can be put in order. */
+const MOST_TARGETS = 8;
+
+/** The fish that are put in order: those marked, as they came, that are not gone. */
+export const targetsInOrder = (s: WorkspaceState): Fish[] =>
+  s.marks
+    .filter((m) => m.behaviour !== 'gone')
+    .slice(0, MOST_TARGETS)
+    .map(plainFish);
+
+/** The grid while something is dragged, m: an answer within a frame or two. */
+const DRAGGING_CELL_M = 0.5;
+
+/** The way to the stand as it is asked for; null while there is no stand. */
+export function stalkInput(plan: BeatPlan, s: WorkspaceState): StalkInput | null {
+  if (!s.stand) return null;
+  const { settings } = s;
+  return {
+    from: s.from ?? entriesOf(plan),
+    to: s.stand,
+    endPosture: s.posture,
+    fish: watchers(s),
+    angler: {
+      heightM: settings.anglerHeightM,
+      massKg: settings.anglerMassKg,
+      maxWadeM: settings.maxWadeM,
+    },
+    conditions: lightAt(plan, s),
+    wading: settings.methods.wading,
+    hiding: settings.methods.hiding,
+    via: s.via,
+    forbidden: s.out,
+    alarm: { tauS: settings.noticing.tauS, footfall: settings.noticing.footfall },
+    ...(s.dragging && { cellM: DRAGGING_CELL_M }),
+  };
+}
+
+/** The next hours, for what waiting would change. */
+const WAIT_HOURS = [1, 2, 3, 5];
+export const laterLight = (plan: BeatPlan, s: WorkspaceState) =>
+  WAIT_HOURS.map((h) => s.atMs + h * 3_600_000).map((ms) => ({
+    hour: civilHour(ms, plan.timeZone),
+    conditions: conditionsAt(plan, ms, s.settings),
+  }));
+
+/** What the cautions of a way depend on. */
+export function careNow(plan: BeatPlan, s: WorkspaceState): CautionInput {
+  const month = Number(toCivil(s.atMs, plan.timeZone).slice(5, 7));
+  return {
+    waterTempC: tempOf(s),
+    windMps: s.settings.windMps,
+    sky: s.settings.sky,
+    species: s.settings.species,
+    northernMonth: (plan.anchor?.lat ?? 1) < 0 ? ((month + 5) % 12) + 1 : month,
+  };
+}
+
+/** Every entry of the beat; without one, the down-current end of the true left bank. */
+export function entriesOf(plan: BeatPlan): Place[] {
+  const marked = featuresOf(plan, 'entry').map((e) => shapePlaces(e.shape)[0]!);
+  return marked.length > 0 ? marked : [entryOf(plan)];
 }
 
 export function entryOf(plan: BeatPlan) {

@@ -1,4 +1,4 @@
-import type { DriftBand } from '../core/cast/index';
+import type { DriftBand, FirstCast, Sequence } from '../core/cast/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
 import type { Species } from '../core/fish/index';
@@ -13,12 +13,20 @@ import type {
   RatedDay,
   Season,
 } from '../core/lies/index';
-import type { Conditions, Fish, Lookout, Rise, RingPoint, WindowView } from '../core/sight/index';
-import type { StalkResult } from '../core/stalk/index';
+import type {
+  Conditions,
+  Fish,
+  Lookout,
+  NoticeGuesses,
+  Rise,
+  RingPoint,
+  WindowView,
+} from '../core/sight/index';
+import type { Alarm, FarBank, StalkResult, StalkWay } from '../core/stalk/index';
 import type { TryEvent } from '../core/tries/index';
 import type { UnitSystem } from '../core/units/index';
 import type { FlowField, Probe, WaterReading } from '../core/water/index';
-import type { LieStudy } from '../workers/protocol';
+import type { LieStudy, StalkStudy } from '../workers/protocol';
 import type { Address } from './address';
 import { toCivil } from './civil-time';
 
@@ -61,7 +69,11 @@ export interface Settings {
   anglerMassKg: number;
   maxWadeM: number;
   rodM: number;
-  methods: { holding: Method };
+  methods: {
+    holding: Method;
+    wading: 'never-unless' | 'for-the-angle';
+    hiding: 'creep' | 'screen';
+  };
   species: Species;
   fishLengthCm: number;
   turbidityNtu: number;
@@ -69,6 +81,8 @@ export interface Settings {
   sky: Conditions['sky'];
   windMps: number;
   polarised: boolean;
+  noticing: NoticeGuesses & Alarm;
+  localNotes: string;
   sharpen: 'by-itself' | 'when-asked';
   solveOn: 'best' | 'device' | 'server';
 }
@@ -167,7 +181,9 @@ export interface WorkspaceState extends Address {
   /** The level laid beside the one on screen; null: the long section is there. */
   compareLevel: LevelName | null;
   placing: boolean;
-  dragging: 'stand' | 'landing' | 'fish' | 'viewer' | null;
+  dragging: 'stand' | 'landing' | 'fish' | 'viewer' | 'way' | null;
+  /** What the next press on the plan does in Stalk: takes a spot out, or says where the angler is. */
+  stalkTool: 'forbid' | 'from' | null;
   /** Where the angler looks from in Spot; null: nowhere chosen. */
   viewer: Place | null;
   notices: string[];
@@ -209,6 +225,17 @@ export interface WorkspaceState extends Address {
   answerMs: number[];
   stalk: StalkResult | null;
   stalkStale: boolean;
+  /** The way asked further: others, what would change it, care. Belongs to the way on screen. */
+  stalkStudy: StalkStudy | null;
+  /** Which of the ways is shown: 0 the best, then the others. */
+  stalkShown: number;
+  /** The moment of the way that is pointed at, an index into its moments. */
+  wayAt: number | null;
+  /** Coming from the other bank: whether it is asked for, and the answer. */
+  farBankAsked: boolean;
+  farBank: FarBank | null;
+  /** Which fish first; null while not asked. The fish it speaks of are named by id. */
+  order: { fishIds: string[]; sequence: Sequence; casts: FirstCast[] } | 'working' | null;
   hours: HourExposure[] | null;
   /** Places to look from, best first, over the hours of the strip; and the chosen one's. */
   lookouts: Lookout[] | null;
@@ -238,6 +265,7 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   placingRead: null,
   tapping: false,
   dragging: null,
+  stalkTool: null,
   viewer: null,
   notices: [],
   saving: { waiting: 0, problem: null },
@@ -268,6 +296,12 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   answerMs: [],
   stalk: null,
   stalkStale: false,
+  stalkStudy: null,
+  stalkShown: 0,
+  wayAt: null,
+  farBankAsked: false,
+  farBank: null,
+  order: null,
   hours: null,
   lookouts: null,
   lookoutsStale: false,
@@ -288,6 +322,15 @@ export function targetOf(s: WorkspaceState): Fish | null {
   const lie = lieOf(s);
   if (!lie) return null;
   return fishIn(lie, s.settings.fishLengthCm);
+}
+
+/** The way that is shown: the best, or one of the others; null while there is none. */
+export function shownWay(s: WorkspaceState): StalkWay | null {
+  if (s.stalkShown > 0) {
+    const other = s.stalkStudy?.others[s.stalkShown - 1];
+    if (other) return other;
+  }
+  return s.stalk?.kind === 'way' ? s.stalk : null;
 }
 
 /** The fish thought to lie in a lie. The same lie gives the same fish, so that selectors see no change. */

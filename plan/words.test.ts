@@ -1,4 +1,5 @@
-import { driftWhy, inHundred, legText, lieWhy, needText, noWayText, paceText } from './words';
+import { driftWhy, inHundred, lieWhy, needText, paceText } from './words';
+import { endText, legText, noWayText } from './stalk-words';
 import type { DriftResult } from '../core/cast/index';
 import type { Reason } from '../core/units/index';
 
@@ -49,10 +50,22 @@ it('legs, shares and dead ends', () => {
     lengthM: 6.04,
     seconds: 50,
     worst: { exposure: 0, fishId: null, place },
+    along: { kind: 'bush' },
+    toward: 'up',
+    lowerFor: { fishId: 'm2', exposure: 0.42 },
   } as const;
-  expect(legText({ ...leg, places: [place] }, 'metric')).toBe('Go 6.0 m on your knees.');
+  const told = { ...leg, places: [place] };
+  expect(legText(told, 'metric')).toBe('Past the bush, up-current, on your knees, 6.0 m.');
+  expect(endText(told, 'crawl', () => 'fish 2')).toBe(
+    'Stop, and go flat: from there fish 2 would notice you 42 in 100.',
+  );
   expect(inHundred(0.062)).toBe('6 in 100');
-  expect(noWayText({ kind: 'no way', reason: 'cut-off' })).toContain('deep or quick water');
+  expect(noWayText({ kind: 'no way', reason: 'cut-off' }, () => '')).toContain(
+    'deep or quick water',
+  );
+  expect(
+    noWayText({ kind: 'no way', reason: 'fish-on-land', about: 'm2' }, () => 'fish 2'),
+  ).toContain('fish 2 is marked on dry land');
   expect(needText(0.84)).toBe('.84');
   expect(needText(1)).toBe('1.00');
 });

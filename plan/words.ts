@@ -21,7 +21,6 @@ import type {
 } from '../core/lies/index';
 import type { Hindrance } from '../core/sight/index';
 import type { Behaviour } from './state';
-import type { StalkLeg, StalkResult } from '../core/stalk/index';
 import type { DriftResult } from '../core/cast/index';
 
 /** How answers are said: plain and short, an angler's words. Data comes as reasons; only this file words them. */
@@ -200,29 +199,7 @@ export function driftWhy(best: DriftResult, units: UnitSystem): string {
   return `The line comes to its end${at}: the fly has run as far as it lets it.`;
 }
 
-const POSTURE_WORDS = {
-  stand: 'walking upright',
-  crouch: 'crouched',
-  kneel: 'on your knees',
-  crawl: 'crawling',
-} as const;
-
-export function legText(leg: StalkLeg, units: UnitSystem): string {
-  const where = leg.wading ? 'Wade' : 'Go';
-  return `${where} ${formatLength(leg.lengthM, units)} ${POSTURE_WORDS[leg.posture]}.`;
-}
-
 export const inHundred = (share: number) => `${Math.round(100 * share)} in 100`;
-
-const NO_WAY: Record<Extract<StalkResult, { kind: 'no way' }>['reason'], string> = {
-  'start-blocked': 'No way: the entry itself is blocked.',
-  'stand-blocked':
-    'No way: a rock, a bush or the edge of what was surveyed is there. Move the stand.',
-  'stand-too-deep':
-    'No way: the water at the stand is too deep or too quick to wade. Move it to the bank.',
-  'cut-off': 'No way found: deep or quick water lies between. Stand on the side of the entry.',
-};
-export const noWayText = (r: Extract<StalkResult, { kind: 'no way' }>) => NO_WAY[r.reason];
 
 export const depthText = (m: number, units: UnitSystem) => formatDepth(m, units);
 

@@ -17,7 +17,7 @@ import { PlanView } from './plan-view';
 import { SectionView } from './section-view';
 import { StepRail } from './step-rail';
 import { createStore } from './store';
-import { freshState, type BeatInput, type WorkspaceState } from './state';
+import { freshState, targetOf, type BeatInput, type WorkspaceState } from './state';
 import { TopLine } from './top-line';
 import { useSize } from './use-size';
 import './workspace.css';
@@ -37,6 +37,9 @@ function baseAddress(beat: BeatInput): Address {
     landing: null,
     lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
     posture: 'kneel',
+    from: null,
+    via: [],
+    out: [],
   };
 }
 
@@ -124,8 +127,23 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
         <Inspector />
         <HourStrip />
       </div>
+      <ProposeOnArrival />
     </WorkspaceProvider>
   );
+}
+
+/** Opened by a link at Stalk or Cast with a fish but no stand: one is proposed, as when one goes there. */
+function ProposeOnArrival() {
+  const { actions } = useWorkspace();
+  const wanting = usePart((s) =>
+    (s.step === 'stalk' || s.step === 'cast') && !s.stand && s.flow && !s.flowStale
+      ? (targetOf(s)?.id ?? null)
+      : null,
+  );
+  useEffect(() => {
+    if (wanting) actions.suggestAgain();
+  }, [actions, wanting]);
+  return null;
 }
 
 function Water() {

@@ -1,6 +1,7 @@
 import type { Species } from '../core/fish/index';
 import type { Method, PreyMix } from '../core/lies/index';
-import type { Conditions } from '../core/sight/index';
+import { NOTICE, type Conditions, type NoticeGuesses } from '../core/sight/index';
+import { ALARM, type Alarm } from '../core/stalk/index';
 import type { UnitSystem } from '../core/units/index';
 import { readSettings, writeSettings } from '../store/index';
 import { book } from './book';
@@ -17,6 +18,8 @@ export interface Methods {
   wind: 'tilt' | 'heavier-line' | 'change-sides';
   heat: 'kinder' | 'legal';
 }
+
+export type Noticing = NoticeGuesses & Alarm;
 
 export interface Settings {
   units: UnitSystem;
@@ -38,6 +41,10 @@ export interface Settings {
   sky: Conditions['sky'];
   windMps: number;
   polarised: boolean;
+  /** How readily a fish notices: our guesses until the angler's own log says better. */
+  noticing: Noticing;
+  /** Rules, closures and warnings of the angler's own waters, in their own words. */
+  localNotes: string;
   /** Whether a small beat is solved again at 10 cm once its water is ready. */
   sharpen: 'by-itself' | 'when-asked';
   /** Where water is solved: phones are spared by default. */
@@ -71,6 +78,8 @@ export const DEFAULT_SETTINGS: Settings = {
   sky: 'clear',
   windMps: 1,
   polarised: true,
+  noticing: { ...NOTICE, tauS: ALARM.tauS, footfall: ALARM.footfall },
+  localNotes: '',
   sharpen: 'by-itself',
   solveOn: 'best',
 };

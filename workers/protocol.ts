@@ -1,4 +1,10 @@
-import type { DriftBand, DriftInput, FirstCast, FirstCastInput } from '../core/cast/index';
+import type {
+  DriftBand,
+  DriftInput,
+  FirstCast,
+  FirstCastInput,
+  Sequence,
+} from '../core/cast/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
 import type {
   FishOptions,
@@ -18,7 +24,16 @@ import type {
   RingPoint,
   WindowView,
 } from '../core/sight/index';
-import type { StalkInput, StalkResult } from '../core/stalk/index';
+import type {
+  Caution,
+  CautionInput,
+  FarBank,
+  Shadow,
+  StalkChange,
+  StalkInput,
+  StalkResult,
+  StalkWay,
+} from '../core/stalk/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
 
@@ -90,6 +105,31 @@ export interface LiveWorker {
 export interface StalkWorker {
   take(plan: BeatPlan, flow: FlowField): void;
   plan(input: StalkInput): StalkResult;
+  /** What else might be done, what wants care, and the shadow that is thrown. Some tenths of a second. */
+  study(
+    input: StalkInput,
+    targetId: string,
+    later: { hour: number; conditions: Conditions }[],
+    care: CautionInput,
+  ): StalkStudy;
+  farBank(input: StalkInput): FarBank;
+  /** Which fish first, of up to eight; a stand for each. A second or so. */
+  order(
+    fish: Fish[],
+    input: StalkInput,
+    rod: { rodM: number; tipHeightM: number },
+  ): { sequence: Sequence; casts: FirstCast[] };
+}
+
+/** A way asked further. */
+export interface StalkStudy {
+  /** Truly different ways to the same stand, beside the best. */
+  others: StalkWay[];
+  changes: StalkChange[];
+  cautions: Caution[];
+  shadow: Shadow | null;
+  /** The hour from which no shadow lies on the water; null: none of those asked about. */
+  shadowLeavesHour: number | null;
 }
 
 export interface PaintWorker {

@@ -83,6 +83,11 @@ export const eventSchema = object({
   undoes: text('The event taken back', 64),
 }).noUnknown();
 
+const guess = (what: string, min: number, max: number, unit: string) => {
+  const possible = `${what} must be ${min} to ${max}${unit && ` ${unit}`}.`;
+  return number().required(possible).min(min, possible).max(max, possible);
+};
+
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
   waterTempC: number()
@@ -128,6 +133,19 @@ export const settingsSchema = object({
   sky: oneOf('The sky', ['clear', 'broken', 'overcast'] as const),
   windMps: number().min(0, 'Wind must be 0 to 20 m/s.').max(20, 'Wind must be 0 to 20 m/s.'),
   polarised: boolean(),
+  noticing: object({
+    widthM: guess('Apparent width of a body', 0.1, 1.5, 'm'),
+    contrastSky: guess('Contrast against the sky', 0.05, 1, ''),
+    contrastBank: guess('Contrast against a bank', 0.05, 1, ''),
+    contrastPlants: guess('Contrast against plants', 0.05, 1, ''),
+    sunOnAngler: guess('What the sun on you adds', 1, 3, 'times'),
+    motionGain: guess('What moving adds', 0, 6, 'times'),
+    tauS: guess('Time to alarm', 1, 60, 's'),
+    footfall: guess('Weight of footfall', 0, 5, ''),
+  })
+    .default(undefined)
+    .noUnknown(),
+  localNotes: string().max(2000, 'Your local notes must be at most 2000 letters.'),
   prey: oneOf('What drifts', ['mixed', 'small', 'large'] as const),
   sharpen: oneOf('Sharpening', ['by-itself', 'when-asked']),
   solveOn: oneOf('Where water is solved', ['best', 'device', 'server']),

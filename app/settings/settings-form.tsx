@@ -1,10 +1,12 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
 import type { WholeSettings as Settings } from '../api/schemas';
 import { Choice, FigureField } from '@/ui/parts';
 import { send } from '../send';
+import { NoticingRows } from './noticing-rows';
+import { Row } from './row';
 import { METHOD_ROWS } from './settings-table';
 
 /** Every setting with its default and the reason for it; kept at once. */
@@ -173,10 +175,32 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
           onChange={(solveOn) => void change({ solveOn })}
         />
       </Row>
+      <NoticingRows now={now.noticing} defaults={defaults.noticing} change={change} />
+      <h2>Your local notes</h2>
+      <Row
+        why="Rules, closures, seasons and warnings of your waters, in your words. They stand beside the cautions of every way; the program knows none of them by itself."
+        changed={now.localNotes !== ''}
+        back="Clear them"
+        onBack={() => void change({ localNotes: '' })}
+      >
+        <label className="stack">
+          Your local notes
+          <textarea
+            className="notes-field"
+            rows={4}
+            maxLength={2000}
+            defaultValue={now.localNotes}
+            key={now.localNotes}
+            onBlur={(e) => {
+              if (e.target.value !== now.localNotes) void change({ localNotes: e.target.value });
+            }}
+          />
+        </label>
+      </Row>
       <h2>Methods</h2>
       <p>
-        Where good anglers differ. Read uses the first; the others are read as the steps that use
-        them are built: until then such a choice is kept and changes nothing.
+        Where good anglers differ. Read uses the first, Stalk wading and hiding; the others are read
+        as the steps that use them are built: until then such a choice is kept and changes nothing.
       </p>
       {METHOD_ROWS.map((row) => (
         <Row
@@ -209,34 +233,6 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
           </fieldset>
         </Row>
       ))}
-    </div>
-  );
-}
-
-function Row({
-  children,
-  why,
-  changed,
-  back,
-  onBack,
-}: {
-  children: ReactNode;
-  why: string;
-  changed: boolean;
-  back: string;
-  onBack: () => void;
-}) {
-  return (
-    <div className="setting">
-      <div>{children}</div>
-      <p>
-        {why}{' '}
-        {changed && (
-          <button type="button" className="plain" onClick={onBack}>
-            {back}
-          </button>
-        )}
-      </p>
     </div>
   );
 }

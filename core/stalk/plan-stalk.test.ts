@@ -184,12 +184,14 @@ describe('how a way is chosen', () => {
     expect(why!.lowerFor!.exposure).toBeGreaterThan(0.1);
   });
   it('a fish that faces the way makes it longer than one that looks away', () => {
-    const asked = { from: { xM: -2, yM: -4.5 }, to: { xM: 9, yM: -4.5 } };
-    const facing = way(ask(plan(), gentle, { ...asked, fish: [{ ...fish, headingRad: Math.PI }] }));
-    const away = way(ask(plan(), gentle, asked));
+    const asked = { from: { xM: -2, yM: -7 }, to: { xM: 5, yM: -4.5 } };
+    const near = { ...fish, xM: 12, yM: -2 };
+    const facing = way(ask(plan(), gentle, { ...asked, fish: [{ ...near, headingRad: Math.PI }] }));
+    const away = way(ask(plan(), gentle, { ...asked, fish: [near] }));
     expect(facing.cost).toBeGreaterThan(away.cost);
-    expect(facing.lengthM).toBeGreaterThan(away.lengthM);
-    expect(facing.seconds).toBeGreaterThan(away.seconds);
+    expect(facing.lengthM).toBeGreaterThan(away.lengthM + 0.5);
+    expect(facing.seconds).toBeGreaterThan(away.seconds + 5);
+    expect(facing.calm[0]!.best).toBeLessThan(away.calm[0]!.best);
   });
   it('keeps behind bushes where they stand between', () => {
     const hedge = [4, 6.5, 9].map((x) => bush(x, -6));

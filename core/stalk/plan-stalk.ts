@@ -158,9 +158,12 @@ export function planStalkOn(ground: StalkGround, input: StalkInput): StalkResult
   const goal = cellAt(grid, input.to);
   const how = weighingOf(input);
   const costs = costsOf(grid, seen, how);
-  const found = searchWay(costs, starts, input.via ?? [], goal, POSTURES.indexOf(input.endPosture));
+  // One may come to the start as low as one likes.
+  const cells = grid.nx * grid.ny;
+  const nodes = POSTURES.flatMap((_, p) => starts.map((c) => p * cells + c));
+  const found = searchWay(costs, nodes, input.via ?? [], goal, POSTURES.indexOf(input.endPosture));
   if (!found) return { kind: 'no way', reason: cutOffBy(grid, starts, goal) };
-  const layer = POSTURES.length * grid.nx * grid.ny;
+  const layer = POSTURES.length * cells;
   // Where a stage ends the node repeats itself in the next one.
   const path = found.path.map((n) => n % layer).filter((n, i, all) => i === 0 || n !== all[i - 1]);
   const walked = walk(scene, grid, seen, path, input, how.footfall);

@@ -72,6 +72,9 @@ const leg = (more: Partial<StalkLeg>): StalkLeg => ({
   lengthM: 9.4,
   seconds: 15,
   worst: { exposure: 0.13, fishId: 'm1', place: { xM: 0, yM: 0 } },
+  along: { kind: 'bank', side: 'left' },
+  toward: 'up',
+  lowerFor: null,
   ...more,
 });
 
@@ -91,6 +94,9 @@ const initial = {
   landing: null,
   lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
   posture: 'kneel',
+  from: null,
+  via: [],
+  out: [],
   marks: [mark],
   tries: [],
   reads: [],
@@ -236,15 +242,41 @@ describe('Stalk', () => {
     deepestM: 0.3,
     worst: leg({}).worst,
     calm: [{ fishId: 'm1', low: 0.7, best: 0.84, high: 0.92 }],
+    moments: [0, 4, 9.4].map((atM, i) => ({
+      atM,
+      atS: 2 * atM,
+      place: { xM: atM, yM: -5 },
+      posture: 'stand' as const,
+      exposure: [0, 0.08, 0.13][i]!,
+      fishId: 'm1',
+    })),
+    cost: 40,
   };
   it('leg by leg, the worst moment, calm as a band, and a caution with any wading', () => {
-    show(<StalkInspector />, { ...ready, stalk: way });
-    expect(screen.getByText(/Go 9.4 m walking upright\./)).toBeInTheDocument();
-    expect(screen.getByText(/Wade 2.0 m on your knees\./)).toBeInTheDocument();
+    show(<StalkInspector />, {
+      ...ready,
+      stalk: way,
+      stalkStudy: {
+        others: [],
+        changes: [{ what: { kind: 'wait', hour: 11.5 }, calm: 0.91, atStand: 0.2, seconds: 30 }],
+        cautions: [{ kind: 'wading', deepestM: 0.3, metres: 2 }],
+        shadow: { tip: { xM: 8, yM: -3 }, lengthM: 2, onWaterM: 1, over: 'm1' },
+        shadowLeavesHour: 10,
+      },
+    });
+    expect(
+      screen.getByText(/Along the true left bank, up-current, walking upright, 9.4 m\./),
+    ).toBeInTheDocument();
+    expect(screen.getByText(/Wade, up-current, on your knees, 2.0 m\./)).toBeInTheDocument();
     expect(screen.getByText('Kneel there.')).toBeInTheDocument();
     expect(screen.getByText('Fish 1 still calm: 84 in 100')).toBeInTheDocument();
     expect(screen.getByText(/between 70 in 100 and 92 in 100/)).toBeInTheDocument();
     expect(screen.getByText(/No computation makes a crossing safe/)).toBeInTheDocument();
+    expect(screen.getByText(/Wait until 11:30: Fish 1 still calm 91 in 100/)).toBeInTheDocument();
+    expect(
+      screen.getByText(/Your shadow lies 1.0 m over the water, on fish 1/),
+    ).toBeInTheDocument();
+    expect(screen.getByText(/off the water by 10:00/)).toBeInTheDocument();
   });
   it('no caution for a dry way; a dead end says what to do', () => {
     show(<StalkInspector />, { ...ready, stalk: { ...way, wadedM: 0 } });

@@ -2,16 +2,14 @@
 
 import { pageX, pageY, type Camera } from '../camera';
 import { usePart, useWorkspace } from '../context';
-import { alongLine, linePath, POSTURE_MARK } from '../drawing/shapes';
-import { formatLength } from '../../core/units/index';
-import { targetOf, tipOf } from '../state';
+import { linePath, POSTURE_MARK } from '../drawing/shapes';
+import { tipOf } from '../state';
 import { useDrag } from '../use-drag';
 import type { DriftResult } from '../../core/cast/index';
-import type { StalkLeg } from '../../core/stalk/index';
 
 type XY = [number, number];
 
-/** The angler's side of the plan: way, stand, rod, line, landing place and the fly's track. */
+/** The angler's side of the plan: stand, rod, line, landing place and the fly's track. */
 export function CastLayer({ camera }: { camera: Camera }) {
   const step = usePart((s) => s.step);
   const stand = usePart((s) => s.stand);
@@ -19,7 +17,6 @@ export function CastLayer({ camera }: { camera: Camera }) {
   if (!stand || !landing || (step !== 'cast' && step !== 'stalk')) return null;
   return (
     <g>
-      <StalkWay camera={camera} />
       {step === 'cast' && <Track camera={camera} />}
       <Rod camera={camera} />
       {step === 'cast' && <LandingHandle camera={camera} />}
@@ -165,80 +162,6 @@ function StandHandle({ camera }: { camera: Camera }) {
         }
       </text>
       {step === 'stalk' && <title>Drag the stand</title>}
-    </g>
-  );
-}
-
-function StalkWay({ camera }: { camera: Camera }) {
-  const stalk = usePart((s) => s.stalk);
-  const stale = usePart((s) => s.stalkStale);
-  const step = usePart((s) => s.step);
-  const units = usePart((s) => s.settings.units);
-  const target = usePart(targetOf);
-  if (!stalk || stalk.kind !== 'way' || (step !== 'stalk' && step !== 'cast')) return null;
-  return (
-    <g aria-hidden="true" opacity={stale ? 0.6 : step === 'stalk' ? 1 : 0.8}>
-      {stalk.legs.map((leg, i) => (
-        <Leg
-          key={i}
-          leg={leg}
-          camera={camera}
-          label={step === 'stalk' ? formatLength(leg.lengthM, units) : null}
-        />
-      ))}
-      {step === 'stalk' && target && stalk.worst.exposure > 0.05 && (
-        <g
-          transform={`translate(${pageX(camera, stalk.worst.place.xM)} ${pageY(camera, stalk.worst.place.yM)})`}
-        >
-          <path d="M-7,0a8,8 0 0 1 14,0a8,8 0 0 1 -14,0" className="worst" />
-          <circle r={2.6} fill="var(--fish)" />
-          <text x={-12} y={-22} textAnchor="end" className="worst-word cased">
-            worst moment
-          </text>
-        </g>
-      )}
-    </g>
-  );
-}
-
-function Leg({ leg, camera, label }: { leg: StalkLeg; camera: Camera; label: string | null }) {
-  const points = leg.places.map((p): XY => [pageX(camera, p.xM), pageY(camera, p.yM)]);
-  const kneeling = leg.posture === 'kneel' || leg.posture === 'crawl';
-  const mid = points[Math.floor(points.length / 2)]!;
-  const prints = kneeling ? [] : alongLine(points, 12);
-  const mark = POSTURE_MARK[leg.posture];
-  return (
-    <g>
-      {kneeling && (
-        <>
-          <path d={linePath(points)} className="crawl-case" />
-          <path d={linePath(points)} className="crawl" />
-          <path d={linePath(points)} className="crawl-gap" />
-        </>
-      )}
-      {prints.map((p, i) => {
-        const side = i % 2 === 0 ? 3.4 : -3.4;
-        return (
-          <ellipse
-            key={i}
-            rx={4.2}
-            ry={2.1}
-            className={leg.wading ? 'print-wade' : 'print'}
-            transform={`translate(${p.x - side * Math.sin(p.rad)} ${p.y + side * Math.cos(p.rad)}) rotate(${(p.rad * 180) / Math.PI})`}
-          />
-        );
-      })}
-      {label && (
-        <g transform={`translate(${mid[0] + 10} ${mid[1] - 8})`}>
-          <path d={mark.path} className="posture-case" />
-          <path d={mark.path} className="posture" />
-          <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
-          <text x={9} className="angler-word cased">
-            {label}
-            {leg.wading ? ', wading' : ''}
-          </text>
-        </g>
-      )}
     </g>
   );
 }
