@@ -1,5 +1,5 @@
-import { madeFlow } from '../cast/fixtures/waters';
 import type { BeatFeature, BeatPlan } from '../formats/index';
+import { bush, overcast, plan, stream } from './fixtures/streams';
 import {
   createScene,
   exposureAt,
@@ -11,49 +11,6 @@ import {
 import type { FlowField } from '../water/index';
 import { otherWays, planStalk, sameWay, stalkGround, whatIfStalk, type StalkInput } from './index';
 
-/** A stream 8 m wide between flat banks, its water given by a formula; 25 m long. */
-const bank = (side: 'left' | 'right', y: number): BeatFeature => ({
-  kind: 'bank',
-  side,
-  form: 'sloping',
-  heightM: 0.4,
-  shape: {
-    type: 'LineString',
-    line: [
-      { xM: 0, yM: y },
-      { xM: 25, yM: y },
-    ],
-  },
-});
-const plan = (...more: BeatFeature[]): BeatPlan => ({
-  version: 1,
-  name: 'Made',
-  lengthM: 25,
-  slope: 0,
-  bearingDeg: 0,
-  levels: [],
-  surveyedLevel: 'Fair',
-  features: [bank('left', -4), bank('right', 4), ...more],
-});
-function stream(speedMps: number, depthM: number): FlowField {
-  const flow = madeFlow(() => -speedMps);
-  for (let k = 0; k < flow.depthM.length; k++) {
-    const y = flow.y0M + Math.floor(k / flow.nx) * flow.cellM;
-    const wet = Math.abs(y) < 4;
-    flow.depthM[k] = wet ? depthM : 0;
-    flow.bedM[k] = wet ? -depthM : 0.4;
-    flow.surfaceM[k] = wet ? 0 : NaN;
-    if (!wet) flow.u[k] = 0;
-  }
-  return flow;
-}
-const bush = (xM: number, yM: number): BeatFeature => ({
-  kind: 'bush',
-  heightM: 1.6,
-  crownM: 3,
-  shape: { type: 'Point', place: { xM, yM } },
-});
-const overcast: Conditions = { sunAltitudeRad: 0.5, sunPlanRad: null, sky: 'overcast', windMps: 0 };
 const fish: Fish = {
   id: 'f',
   xM: 14,

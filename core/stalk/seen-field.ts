@@ -63,17 +63,32 @@ export const seenField = (scene: Scene, fish: readonly FishSeen[]): SeenField =>
 
 /** E at a place for one fish and posture (index into POSTURES), bilinear. */
 export function seenAt(field: SeenField, fish: number, posture: number, at: Place): number {
+  const out = new Float64Array(POSTURES.length);
+  seenInto(field, fish, at.xM, at.yM, out);
+  return out[posture]!;
+}
+
+/** The same for every posture, in the order of POSTURES. */
+export function seenInto(
+  field: SeenField,
+  fish: number,
+  xM: number,
+  yM: number,
+  out: Float64Array,
+): void {
   const { nx, ny } = field;
-  const gx = Math.min(nx - 1.001, Math.max(0, (at.xM - field.x0M) / STEP_M));
-  const gy = Math.min(ny - 1.001, Math.max(0, (at.yM - field.y0M) / STEP_M));
+  const gx = Math.min(nx - 1.001, Math.max(0, (xM - field.x0M) / STEP_M));
+  const gy = Math.min(ny - 1.001, Math.max(0, (yM - field.y0M) / STEP_M));
   const i = Math.floor(gx);
   const j = Math.floor(gy);
   const k = j * nx + i;
   const fx = gx - i;
   const fy = gy - j;
-  const a = field.fish[fish]!.e[posture]!;
-  return (
-    (1 - fy) * ((1 - fx) * a[k]! + fx * a[k + 1]!) +
-    fy * ((1 - fx) * a[k + nx]! + fx * a[k + nx + 1]!)
-  );
+  const { e } = field.fish[fish]!;
+  for (let p = 0; p < e.length; p++) {
+    const a = e[p]!;
+    out[p] =
+      (1 - fy) * ((1 - fx) * a[k]! + fx * a[k + 1]!) +
+      fy * ((1 - fx) * a[k + nx]! + fx * a[k + nx + 1]!);
+  }
 }

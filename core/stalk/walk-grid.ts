@@ -4,6 +4,7 @@ import {
   shapePlaces,
   type BedMaterial,
   type BeatPlan,
+  type FeatureOf,
   type Shape,
 } from '../formats/index';
 import { sampleFlow, SOLID } from '../water/index';
@@ -90,12 +91,13 @@ export function walkGrid(
   };
   const sample = { depthM: 0, u: 0, v: 0 };
   const hazards = featuresOf(scene.plan, 'hazard');
+  const beds = featuresOf(scene.plan, 'bed');
   for (let k = 0; k < nx * ny; k++) {
     const place = cellPlace(grid, k);
     sampleFlow(scene.flow, place.xM, place.yM, sample);
     const wet = sample.depthM > DAMP_M;
     const speedMps = Math.hypot(sample.u, sample.v);
-    const bed = wet ? bedAt(scene.plan, place) : null;
+    const bed = wet ? bedAmong(beds, place) : null;
     grid.depthM[k] = sample.depthM;
     grid.groundM[k] = scene.groundM[sceneIndex(scene, place.xM, place.yM)]!;
     grid.footing[k] = bed === null ? 1 : FOOTING[bed];
@@ -132,9 +134,12 @@ export const cellPlace = (grid: WalkGrid, cell: number): Place => ({
 });
 
 /** What one would tread on in the water: the later polygon wins, none is cobble. */
-export function bedAt(plan: BeatPlan, place: Place): BedMaterial {
+export const bedAt = (plan: BeatPlan, place: Place): BedMaterial =>
+  bedAmong(featuresOf(plan, 'bed'), place);
+
+function bedAmong(beds: readonly FeatureOf<'bed'>[], place: Place): BedMaterial {
   let bed: BedMaterial = 'cobble';
-  for (const f of featuresOf(plan, 'bed')) if (within(f.shape, place, 0)) bed = f.material;
+  for (const f of beds) if (within(f.shape, place, 0)) bed = f.material;
   return bed;
 }
 

@@ -3,8 +3,8 @@ import { POSTURE, POSTURES } from '../sight/index';
 import { ALARM, ALARM_WORTH_S, CHANGE_S, CLIMB, EFFORT_S_PER_M, WADING } from './guesses';
 import { carriedTo, gaitOf } from './footfall';
 import { leastCost, type Graph } from './least-cost';
-import { seenAt, type SeenField } from './seen-field';
-import { cellAt, cellPlace, type WalkGrid } from './walk-grid';
+import { seenInto, type SeenField } from './seen-field';
+import { cellAt, type WalkGrid } from './walk-grid';
 
 /** How a way is weighed. */
 export interface Weighing {
@@ -32,6 +32,10 @@ export interface Costs {
 }
 
 const N = POSTURES.length;
+// Own copies for the inner loop.
+const CLIMB_FREE_M = CLIMB.freeM;
+const CLIMB_S_PER_M = CLIMB.sPerM;
+const CLIMB_MOST_M = CLIMB.most;
 
 export function costsOf(grid: WalkGrid, seen: SeenField, how: Weighing): Costs {
   const cells = grid.nx * grid.ny;
@@ -44,37 +48,29 @@ export function costsOf(grid: WalkGrid, seen: SeenField, how: Weighing): Costs {
     sPerM: make(),
   };
   const worth = ALARM_WORTH_S[how.hiding] / how.tauS;
+  const gaits = POSTURES.map(gaitOf);
+  const e = new Float64Array(N);
   for (let k = 0; k < cells; k++) {
     if (grid.closed[k]) continue;
-    const place = cellPlace(grid, k);
+    const xM = grid.x0M + (k % grid.nx) * grid.cellM;
+    const yM = grid.y0M + Math.floor(k / grid.nx) * grid.cellM;
+    for (let f = 0; f < seen.fish.length; f++) {
+      seenInto(seen, f, xM, yM, e);
+      const { fish, roughness } = seen.fish[f]!.view;
+      const away = Math.sqrt((xM - fish.xM) ** 2 + (yM - fish.yM) ** 2);
+      const heard = how.footfall * grid.loud[k]! * carriedTo(away, roughness);
+      for (let p = 0; p < N; p++)
+        costs.alarm[p]![k]! +=
+          how.weights[f]! * Math.max(0, e[p]! + heard * gaits[p]! - ALARM.threshold);
+    }
     const wadeCost = wadingCost(grid, k, how);
     for (let p = 0; p < N; p++) {
-      let alarm = 0;
-      for (let f = 0; f < seen.fish.length; f++)
-        alarm += how.weights[f]! * noticed(grid, seen, k, place, f, p, how.footfall);
       costs.sPerM[p]![k] = 1 / paceAt(grid, k, p);
-      costs.alarm[p]![k] = alarm;
-      costs.perS[p]![k] = 1 + alarm * worth;
+      costs.perS[p]![k] = 1 + costs.alarm[p]![k]! * worth;
       costs.perM[p]![k] = EFFORT_S_PER_M[p]! + wadeCost;
     }
   }
   return costs;
-}
-
-/** What one fish notices of a step, above the threshold. */
-export function noticed(
-  grid: WalkGrid,
-  seen: SeenField,
-  cell: number,
-  place: Place,
-  fish: number,
-  posture: number,
-  footfall: number,
-): number {
-  const { fish: at, roughness } = seen.fish[fish]!.view;
-  const d = Math.hypot(place.xM - at.xM, place.yM - at.yM);
-  const heard = footfall * grid.loud[cell]! * gaitOf(POSTURES[posture]!) * carriedTo(d, roughness);
-  return Math.max(0, seenAt(seen, fish, posture, place) + heard - ALARM.threshold);
 }
 
 function wadingCost(grid: WalkGrid, cell: number, how: Weighing): number {
@@ -106,11 +102,6 @@ export function stepSeconds(
 const climbS = (grid: WalkGrid, from: number, to: number) =>
   CLIMB.sPerM * Math.max(0, Math.abs(grid.groundM[to]! - grid.groundM[from]!) - CLIMB.freeM);
 
-const tooSteep = (grid: WalkGrid, a: number, b: number) =>
-  grid.wade[a] === 0 &&
-  grid.wade[b] === 0 &&
-  Math.abs(grid.groundM[a]! - grid.groundM[b]!) > CLIMB.most;
-
 /** The nodes of the least costly way from any of the starts, through the waypoints, to the goal. */
 export function searchWay(
   costs: Costs,
@@ -133,17 +124,22 @@ export function searchWay(
           if (stage < via.length && node % cells === gates[stage]) edge(node + layer, 0);
         };
   // What is left, at the best pace and with nobody looking: straight to the next gate, and on.
-  const beyond = new Float64Array(gates.length);
-  for (let i = gates.length - 2; i >= 0; i--)
-    beyond[i] = beyond[i + 1]! + apartM(grid, gates[i]!, gates[i + 1]!);
+  const left = gates.map(() => new Float64Array(cells));
+  let beyond = 0;
+  for (let stage = gates.length - 1; stage >= 0; stage--) {
+    const gate = gates[stage]!;
+    for (let k = 0; k < cells; k++)
+      left[stage]![k] = LEAST_PER_M * (apartM(grid, k, gate) + beyond);
+    if (stage > 0) beyond += apartM(grid, gates[stage - 1]!, gate);
+  }
+  const nearest = left[0]!;
   return leastCost(
     { size: layer * gates.length, visit },
     starts,
     via.length * layer + endPosture * cells + goal,
-    (node) => {
-      const stage = Math.floor(node / layer);
-      return LEAST_PER_M * (apartM(grid, node % cells, gates[stage]!) + beyond[stage]!);
-    },
+    via.length === 0
+      ? (node) => nearest[node % cells]!
+      : (node) => left[Math.floor(node / layer)]![node % cells]!,
   );
 }
 
@@ -157,13 +153,14 @@ function apartM({ nx, cellM }: WalkGrid, a: number, b: number): number {
   return cellM * (Math.max(di, dj) + (Math.SQRT2 - 1) * Math.min(di, dj));
 }
 
+/** Calls `edge` for every neighbour of a node of one stage: eight steps, and a change of posture. */
 export function visitNeighbours(
   costs: Costs,
   node: number,
   edge: (to: number, cost: number) => void,
 ): void {
   const { grid, alarm } = costs;
-  const { nx, ny, closed, cellM } = grid;
+  const { nx, ny, closed, wade, groundM, cellM } = grid;
   const cells = nx * ny;
   const p = Math.floor(node / cells);
   const cell = node - p * cells;
@@ -172,6 +169,7 @@ export function visitNeighbours(
   const perS = costs.perS[p]!;
   const perM = costs.perM[p]!;
   const sPerM = costs.sPerM[p]!;
+  const ground = groundM[cell]!;
   for (let dj = -1; dj <= 1; dj++) {
     if (j + dj < 0 || j + dj >= ny) continue;
     for (let di = -1; di <= 1; di++) {
@@ -179,9 +177,11 @@ export function visitNeighbours(
       const next = cell + dj * nx + di;
       // No cutting corners past something closed.
       if (closed[next] || closed[cell + di] || closed[cell + dj * nx]) continue;
-      if (tooSteep(grid, cell, next)) continue;
+      const rise = Math.abs(groundM[next]! - ground);
+      if (rise > CLIMB_MOST_M && wade[cell] === 0 && wade[next] === 0) continue;
       const lengthM = di !== 0 && dj !== 0 ? cellM * Math.SQRT2 : cellM;
-      const seconds = 0.5 * lengthM * (sPerM[cell]! + sPerM[next]!) + climbS(grid, cell, next);
+      const climb = rise > CLIMB_FREE_M ? CLIMB_S_PER_M * (rise - CLIMB_FREE_M) : 0;
+      const seconds = 0.5 * lengthM * (sPerM[cell]! + sPerM[next]!) + climb;
       edge(
         p * cells + next,
         0.5 * (perS[cell]! + perS[next]!) * seconds + 0.5 * (perM[cell]! + perM[next]!) * lengthM,

@@ -28,6 +28,7 @@ export function WayPanel() {
     );
   if (!way) return null;
   const [minutes, unit] = formatMinutes(way.seconds / 60).split(' ');
+  const settling = way.moments[way.moments.length - 1];
   const told = way.calm.filter((c) => marked.includes(c.fishId) || c.fishId === target?.id);
   return (
     <>
@@ -52,7 +53,14 @@ export function WayPanel() {
             </span>
           </li>
         ))}
-        <li>{atTheStand(posture)}</li>
+        <li>
+          {atTheStand(posture)}{' '}
+          {settling && settling.exposure > 0.1 && (
+            <span className="second">
+              As you settle {nameOf(settling.fishId)} notices {inHundred(settling.exposure)}.
+            </span>
+          )}
+        </li>
       </ol>
       <ExposureChart way={way} />
       {way.worst.fishId && way.worst.exposure > 0.1 && (
