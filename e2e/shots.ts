@@ -68,6 +68,7 @@ test('desk', async ({ page }) => {
     .getByRole('button', { name: 'Stalk' })
     .click();
   await inspector(page).locator('.legs').waitFor();
+  await page.getByRole('heading', { name: 'What would change it' }).waitFor();
   await shot(page, 'stalk');
   await page
     .getByRole('navigation', { name: 'Steps' })
