@@ -3,7 +3,7 @@ import { webcrypto } from 'node:crypto';
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { foldTry } from '../core/tries/index';
-import { madeFlow } from '../core/cast/fixtures/waters';
+import { madeFlow } from '../core/water/fixtures/waters';
 import { createActions } from './actions';
 import type { Letter } from './outbox';
 import { createStore } from './store';

@@ -304,8 +304,14 @@ function Notices() {
 function Inspector() {
   const step = usePart((s) => s.step);
   const Panel = INSPECTORS[step];
+  const chosen = usePart((s) => s.markId ?? s.lieId);
+  const aside = useRef<HTMLElement>(null);
+  // What was just chosen is told from its beginning, wherever the panel had been scrolled to.
+  useEffect(() => {
+    if (aside.current) aside.current.scrollTop = 0;
+  }, [step, chosen]);
   return (
-    <aside className="inspector" aria-label="What is chosen">
+    <aside ref={aside} className="inspector" aria-label="What is chosen">
       {Panel ? (
         <Panel />
       ) : (

@@ -3,7 +3,7 @@ import { createScene, type Fish } from '../sight/index';
 import { DEFAULT_RIG, diameterMm } from '../rig/index';
 import { layAir, pullAt, sagPullN } from './air';
 import { firstCast } from './index';
-import { madeFlow } from './fixtures/waters';
+import { madeFlow } from '../water/fixtures/waters';
 
 const bank = (side: 'left' | 'right', y: number): BeatFeature => ({
   kind: 'bank',

@@ -1,31 +1,10 @@
 import fc from 'fast-check';
-import type { BeatPlan } from '../formats/index';
 import { createScene, type Fish } from '../sight/index';
+import { plan as banks } from '../stalk/fixtures/streams';
 import { bestOrder, sequenceTargets, shotsOf, type SequenceTarget } from './index';
-import { madeFlow } from './fixtures/waters';
+import { madeFlow } from '../water/fixtures/waters';
 
-const bank = (side: 'left' | 'right', y: number): BeatPlan['features'][number] => ({
-  kind: 'bank',
-  side,
-  form: 'sloping',
-  shape: {
-    type: 'LineString',
-    line: [
-      { xM: 0, yM: y },
-      { xM: 25, yM: y },
-    ],
-  },
-});
-const plan: BeatPlan = {
-  version: 1,
-  name: 'Made',
-  lengthM: 25,
-  slope: 0,
-  bearingDeg: 0,
-  levels: [],
-  surveyedLevel: 'Fair',
-  features: [bank('left', -4), bank('right', 4)],
-};
+const plan = banks();
 const flow = madeFlow(() => -0.3);
 const scene = createScene(plan, flow);
 const fishAt = (id: string, xM: number, yM: number): Fish => ({

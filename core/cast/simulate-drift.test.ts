@@ -1,6 +1,6 @@
 import { surfaceFactor } from '../water/index';
 import { driftBand, simulateDrift, WAKE_MPS, type Lay } from './index';
-import { madeFlow } from './fixtures/waters';
+import { madeFlow } from '../water/fixtures/waters';
 
 const factor = surfaceFactor(0.5, 0.05);
 /** Main current of .8 m/s at the surface, a soft far edge of .4 m/s where the fish lies. Fixed before any tuning. */

@@ -1,5 +1,5 @@
 import type { BeatFeature, BeatPlan } from '../formats/index';
-import { madeFlow } from '../cast/fixtures/waters';
+import { madeFlow } from '../water/fixtures/waters';
 import { boulderIsSolved, rateLies, waterForFish, type RateOptions } from './index';
 import { fishDay, fishToday } from './fish-day';
 import { canHold, createPlaceNeeds, placeNeedsInto, rated } from './needs';

@@ -1,6 +1,6 @@
 import type { BeatPlan } from '../formats/index';
 import { cellIndex } from '../grid/index';
-import { madeFlow } from '../cast/fixtures/waters';
+import { madeFlow } from '../water/fixtures/waters';
 import {
   attenuationOfBlackDisc,
   attenuationOfSecchi,

@@ -10,7 +10,7 @@ import {
 } from '../sight/index';
 import { DRY_M, sampleFlow, type FlowField } from '../water/index';
 import { ALARM, tauBandOf, type Alarm } from './guesses';
-import { walk, type Moment, type StalkLeg, type Worst } from './legs';
+import { walk, type Walked, type Worst } from './legs';
 import { fishSeen, seenField, type FishSeen, type SeenField } from './seen-field';
 import { cellAt, CLOSED, walkGrid, type Forbidden, type WalkGrid } from './walk-grid';
 import { costsOf, searchWay, type Weighing } from './way-search';
@@ -49,14 +49,8 @@ export interface Calm {
   high: number;
 }
 
-export interface StalkWay {
+export interface StalkWay extends Omit<Walked, 'doses'> {
   kind: 'way';
-  legs: StalkLeg[];
-  moments: Moment[];
-  seconds: number;
-  lengthM: number;
-  wadedM: number;
-  deepestM: number;
   worst: Worst;
   calm: Calm[];
   /** What the way weighs in all, s: only to compare ways by. */
@@ -166,26 +160,21 @@ export function planStalkOn(ground: StalkGround, input: StalkInput): StalkResult
   const layer = POSTURES.length * cells;
   // Where a stage ends the node repeats itself in the next one.
   const path = found.path.map((n) => n % layer).filter((n, i, all) => i === 0 || n !== all[i - 1]);
-  const walked = walk(scene, grid, seen, path, input, how.footfall);
+  const { doses, ...told } = walk(scene, grid, seen, path, input, how.footfall);
   const [soon, late] = tauBandOf(how.tauS);
   return {
     kind: 'way',
-    legs: walked.legs,
-    moments: walked.moments,
-    seconds: walked.seconds,
-    lengthM: walked.lengthM,
-    wadedM: walked.wadedM,
-    deepestM: walked.deepestM,
-    worst: walked.moments.reduce<Worst>((worst, m) => (m.exposure > worst.exposure ? m : worst), {
+    ...told,
+    worst: told.moments.reduce<Worst>((worst, m) => (m.exposure > worst.exposure ? m : worst), {
       exposure: 0,
       fishId: null,
       place: input.to,
     }),
     calm: seen.fish.map(({ view }, f) => ({
       fishId: view.fish.id,
-      low: Math.exp(-walked.doses[f]! / soon),
-      best: Math.exp(-walked.doses[f]! / how.tauS),
-      high: Math.exp(-walked.doses[f]! / late),
+      low: Math.exp(-doses[f]! / soon),
+      best: Math.exp(-doses[f]! / how.tauS),
+      high: Math.exp(-doses[f]! / late),
     })),
     cost: found.cost,
   };

@@ -1,4 +1,4 @@
-import { madeFlow } from '../cast/fixtures/waters';
+import { madeFlow } from './fixtures/waters';
 import {
   sampleFlow,
   sampleSurface,
