@@ -9,10 +9,10 @@ import { createMarkActions } from './mark-actions';
 import { createStalkActions } from './stalk-actions';
 import { createTryActions } from './try-actions';
 import type { Outbox } from './outbox';
+import { type LieFilter } from './lie-filter';
 import {
   targetOf,
   type BeatInput,
-  type LieFilter,
   type Overlay,
   type Settings,
   type WorkspaceState,

@@ -5,7 +5,7 @@ import type { Lie } from '../core/lies/index';
 import { Behind } from '../ui/parts';
 import { usePart, useWorkspace } from './context';
 import { useDepthPattern, useFishedToday } from './depth-pattern';
-import { KIND_GROUPS, passes, type LieFilter } from './state';
+import { KIND_GROUPS, passes, type LieFilter } from './lie-filter';
 import { lieName } from './words';
 
 const ORDERS: Record<LieFilter['order'], (a: Lie, b: Lie) => number> = {
