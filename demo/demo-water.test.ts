@@ -221,7 +221,7 @@ describe('stalk on the demo', () => {
     const way = stalk([fish]);
     if (way.kind !== 'way') throw new Error(way.reason);
     expect(way.wadedM).toBe(0);
-    expect(way.legs[way.legs.length - 1]!.posture).toBe('kneel');
+    expect(way.moments[way.moments.length - 1]!.posture).toBe('kneel');
     expect(way.calm[0]!.low).toBeLessThanOrEqual(way.calm[0]!.best);
     expect(way.seconds).toBeGreaterThan(5);
   });
@@ -236,7 +236,7 @@ describe('stalk on the demo', () => {
       kind: 'no way',
       reason: 'stand-too-deep',
     });
-    expect(stalk([fish], { xM: 500, yM: 0 })).toEqual({ kind: 'no way', reason: 'stand-blocked' });
+    expect(stalk([fish], { xM: 500, yM: 0 })).toEqual({ kind: 'no way', reason: 'off-the-land' });
     expect(stalk([fish], { xM: 16.5, yM: -6 })).toEqual({
       kind: 'no way',
       reason: 'stand-blocked',

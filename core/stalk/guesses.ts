@@ -26,8 +26,9 @@ export const ALARM_WORTH_S = { creep: 600, screen: 200 } as const;
 
 /** What a metre costs beyond the time it takes, s: the lower, the harder. */
 export const EFFORT_S_PER_M = [0.5, 1, 2, 3] as const;
-/** To change posture, s. */
+/** To change posture, s; and what it costs besides, s: nobody gets up and down every metre. */
 export const CHANGE_S = 2;
+export const CHANGE_EFFORT_S = 12;
 
 /** Wading: share of the pace on land, and what a metre costs, s, by school and hazard class. */
 export const WADING = {

@@ -132,7 +132,9 @@ describe('how a way is chosen', () => {
 
   it('comes lower and slower the nearer it gets: upright far off, down on the last metres', () => {
     const far = { ...fish, xM: 22 };
-    const r = way(ask(plan(), gentle, { fish: [far], to: { xM: 19, yM: -5 } }));
+    const r = way(
+      ask(plan(), gentle, { fish: [far], from: { xM: -5, yM: -8 }, to: { xM: 19, yM: -5 } }),
+    );
     expect(r.legs[0]!.posture).toBe('stand');
     const low = r.legs[r.legs.length - 1]!;
     expect(['crouch', 'kneel', 'crawl']).toContain(low.posture);
@@ -141,12 +143,12 @@ describe('how a way is chosen', () => {
     expect(why!.lowerFor!.exposure).toBeGreaterThan(0.1);
   });
   it('a fish that faces the way makes it longer than one that looks away', () => {
-    const asked = { from: { xM: -2, yM: -7 }, to: { xM: 5, yM: -4.5 } };
-    const near = { ...fish, xM: 12, yM: -2 };
+    const asked = { from: { xM: -2, yM: -4.5 }, to: { xM: 5, yM: -6 } };
+    const near = { ...fish, xM: 10, yM: -3 };
     const facing = way(ask(plan(), gentle, { ...asked, fish: [{ ...near, headingRad: Math.PI }] }));
     const away = way(ask(plan(), gentle, { ...asked, fish: [near] }));
     expect(facing.cost).toBeGreaterThan(away.cost);
-    expect(facing.lengthM).toBeGreaterThan(away.lengthM + 0.5);
+    expect(facing.lengthM).toBeGreaterThan(away.lengthM + 1);
     expect(facing.seconds).toBeGreaterThan(away.seconds + 5);
     expect(facing.calm[0]!.best).toBeLessThan(away.calm[0]!.best);
   });

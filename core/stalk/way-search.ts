@@ -1,6 +1,14 @@
 import type { Place } from '../grid/index';
 import { POSTURE, POSTURES } from '../sight/index';
-import { ALARM, ALARM_WORTH_S, CHANGE_S, CLIMB, EFFORT_S_PER_M, WADING } from './guesses';
+import {
+  ALARM,
+  ALARM_WORTH_S,
+  CHANGE_EFFORT_S,
+  CHANGE_S,
+  CLIMB,
+  EFFORT_S_PER_M,
+  WADING,
+} from './guesses';
 import { carriedTo, gaitOf } from './footfall';
 import { leastCost, type Graph } from './least-cost';
 import { seenInto, type SeenField } from './seen-field';
@@ -191,6 +199,6 @@ export function visitNeighbours(
   for (let q = 0; q < N; q++) {
     if (q === p) continue;
     const dearest = alarm[q]![cell]! > alarm[p]![cell]! ? costs.perS[q]! : perS;
-    edge(q * cells + cell, CHANGE_S * dearest[cell]!);
+    edge(q * cells + cell, CHANGE_EFFORT_S + CHANGE_S * dearest[cell]!);
   }
 }
