@@ -47,7 +47,8 @@ test('another level beside it says what changes; what is solved once is there at
   page,
 }) => {
   test.setTimeout(180000);
-  await openBeat(page);
+  await page.goto(await smallBeat(page, 'e2e-two-levels'));
+  await settled(page);
   const compare = page.getByLabel('Beside it, what changes at');
   await compare.selectOption('Thin');
   await expect(page.getByText(/^Solving Thin: \d+ %\.$/)).toBeVisible();
@@ -60,7 +61,7 @@ test('another level beside it says what changes; what is solved once is there at
   await page.getByRole('radio', { name: 'Thin' }).click();
   await expect(page).toHaveURL(/level=thin/);
   await expect(page.locator('.flow-status')).toHaveCount(0);
-  await expect(inspector(page).getByText(/^Thin: 0\.66 m³\/s, guessed/)).toBeVisible();
+  await expect(inspector(page).getByText(/^Thin: \d\.\d\d m³\/s, guessed/)).toBeVisible();
 });
 
 test('a sharper picture runs in the background and can be stopped', async ({ page }) => {

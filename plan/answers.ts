@@ -282,7 +282,8 @@ export function createAnswers(
         once('hours', [target, s.stand, s.posture, day, weather, body], () => askHours(s));
       if (s.step === 'spot') refreshSpot(s, [day, weather, polarised, body]);
       const flowIsFinal = s.flowState.kind === 'ready' && !s.flowStale;
-      if (flowIsFinal && s.dragging !== 'landing') refreshStalk(s);
+      // While a cast is dragged its drift comes first: the way follows when it is let go.
+      if (flowIsFinal && (!s.dragging || s.step === 'stalk')) refreshStalk(s);
     }
     refreshing = false;
   }

@@ -17,6 +17,11 @@ export const lightAt = (plan: BeatPlan, s: WorkspaceState) =>
 export const lightByHour = (plan: BeatPlan, s: WorkspaceState) =>
   HOURS.map((hour) => conditionsAt(plan, atHour(s.atMs, hour, plan.timeZone), s.settings));
 
+/** Light in steps of ten minutes: neither shade nor what a fish sees moves faster. */
+const TEN_MINUTES = 600_000;
+const steadyLight = (plan: BeatPlan, s: WorkspaceState) =>
+  conditionsAt(plan, Math.round(s.atMs / TEN_MINUTES) * TEN_MINUTES, s.settings);
+
 /** Lies looked for beside the marks, at most: the best. */
 const LIES_LOOKED_FOR = 12;
 
@@ -37,10 +42,9 @@ export function lookoutInput(plan: BeatPlan, s: WorkspaceState): LookoutInput {
   };
 }
 
-/** Which fish, in what water, at what hour. Light in steps of ten minutes: shade moves no faster. */
+/** Which fish, in what water, at what hour. */
 export function rateInput(plan: BeatPlan, s: WorkspaceState): RateInput {
   const { settings } = s;
-  const TEN_MINUTES = 600_000;
   return {
     species: settings.species,
     forkLengthCm: settings.fishLengthCm / TOTAL_PER_FORK,
@@ -49,7 +53,7 @@ export function rateInput(plan: BeatPlan, s: WorkspaceState): RateInput {
     prey: settings.prey,
     season: seasonAt(s.atMs, plan.timeZone, plan.anchor?.lat ?? 1),
     method: settings.methods.holding,
-    light: conditionsAt(plan, Math.round(s.atMs / TEN_MINUTES) * TEN_MINUTES, s.settings),
+    light: steadyLight(plan, s),
   };
 }
 
@@ -119,7 +123,7 @@ export function stalkInput(plan: BeatPlan, s: WorkspaceState): StalkInput | null
       massKg: settings.anglerMassKg,
       maxWadeM: settings.maxWadeM,
     },
-    conditions: lightAt(plan, s),
+    conditions: steadyLight(plan, s),
     wading: settings.methods.wading,
     hiding: settings.methods.hiding,
     via: s.via,
