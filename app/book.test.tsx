@@ -180,9 +180,9 @@ describe('what is solved in the background', () => {
         json: [job('Thin', 'done', 1), job('Fair', 'solving', 0.37), job('Full', 'waiting', 0)],
       },
     });
-    show(<SolveWatch />);
+    show(<SolveWatch names={{ 'kettle-slot': 'Kettle Slot' }} />);
     expect(await screen.findByRole('status')).toHaveTextContent(
-      'Making the water ready in the background: kettle slot, Fair, 37 %, 1 more to come.',
+      'Making the water ready in the background: Kettle Slot, Fair, 37 %, 1 more to come.',
     );
     await userEvent.click(screen.getByRole('button', { name: 'Stop it' }));
     await act(async () => {});
@@ -195,7 +195,7 @@ describe('what is solved in the background', () => {
   });
   it('is silent when there is nothing', async () => {
     serve({ 'GET /api/v1/solves': { json: [job('Thin', 'done', 1)] } });
-    show(<SolveWatch />);
+    show(<SolveWatch names={{ 'kettle-slot': 'Kettle Slot' }} />);
     await act(async () => {});
     expect(screen.queryByRole('status')).toBeNull();
   });

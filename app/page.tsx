@@ -32,7 +32,7 @@ export default async function StartPage() {
       </p>
       <h2>{empty ? 'Begin with a beat' : 'A new beat, or one place'}</h2>
       <NewBeat stream={streams[0]?.name ?? ''} />
-      <SolveWatch />
+      <SolveWatch names={Object.fromEntries(all.map((b) => [b.id, b.name]))} />
       {streams
         .filter((s) => shown.some((b) => b.streamId === s.id))
         .map((stream) => (

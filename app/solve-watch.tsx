@@ -13,7 +13,7 @@ interface Job {
 const LOOK_MS = 1500;
 
 /** What the program is solving in the background, and how far; each can be stopped. */
-export function SolveWatch() {
+export function SolveWatch({ names }: { names: Record<string, string> }) {
   const [jobs, setJobs] = useState<Job[]>([]);
   useEffect(() => {
     let timer = 0;
@@ -42,7 +42,7 @@ export function SolveWatch() {
     ).then(() => setJobs([]));
   return (
     <p className="solve-watch" role="status">
-      Making the water ready in the background: {now.beatId.replaceAll('-', ' ')}, {now.level},{' '}
+      Making the water ready in the background: {names[now.beatId] ?? 'a beat'}, {now.level},{' '}
       {Math.round(100 * now.progress)} %{open.length > 1 && `, ${open.length - 1} more to come`}.{' '}
       <button type="button" className="plain" onClick={stopAll}>
         Stop it

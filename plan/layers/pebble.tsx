@@ -101,7 +101,7 @@ export function LargePebble({ rating, needs }: { rating: number; needs: Needs })
   const r = 42;
   return (
     <svg
-      width="292"
+      width="272"
       height="150"
       viewBox="-146 -75 292 150"
       role="img"

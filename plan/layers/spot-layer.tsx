@@ -25,6 +25,8 @@ export function SpotLayer({ camera, ...size }: { camera: Camera; width: number; 
 }
 
 /** Room kept at the edges of the plan, for the mark's word and for what is drawn there, px. */
+/** On narrower paper letters stand alone, or they would lie over one another; the list has the hours. */
+const WIDE_PX = 500;
 const EDGE_PX = { side: 34, top: 24, bottom: 72 };
 
 function Lookouts({ camera, width, height }: { camera: Camera; width: number; height: number }) {
@@ -67,7 +69,8 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
               />
             )}
             <text y={24} textAnchor="middle" className="lookout-word cased">
-              {lookoutLetter(i)}, {clockText(atHour(atMs, HOURS[l.bestHour]!, zone), zone)}
+              {lookoutLetter(i)}
+              {width >= WIDE_PX && `, ${clockText(atHour(atMs, HOURS[l.bestHour]!, zone), zone)}`}
             </text>
           </g>
         );
