@@ -21,10 +21,10 @@ export const inspector = (page: Page): Locator =>
 export const step = (page: Page, name: string): Locator =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name });
 
-/** A beat of two pieces, new to the book, that is solved in seconds. */
+/** A beat of two pieces, new to the book and by its name unlike any other, that is solved in seconds. */
 export async function smallBeat(page: Page, id: string): Promise<string> {
   const pieces = [newPiece('a', 'run', 4), newPiece('b', 'pool', 4)];
-  const built = beatFromSketch({ ...newSketch('Kest Beck', 1.75), name: 'Short Reach', pieces });
+  const built = beatFromSketch({ ...newSketch('Kest Beck', 1.75), name: id, pieces });
   if (!built.ok) throw new Error(built.problems.map((p) => p.message).join(' '));
   const answer = await page.request.put(`/api/v1/beats/${id}`, {
     data: { stream: 'Kest Beck', file: writeBeat(built.plan) },

@@ -16,10 +16,12 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
 
   // The chart walks the way, and the plan shows where.
   const chart = panel.getByRole('slider', { name: 'Noticed along the way' });
-  await chart.focus();
-  for (let n = 0; n < 5; n++) await page.keyboard.press('ArrowRight');
-  await expect(chart).toHaveAttribute('aria-valuetext', /m: \d+ in 100/);
-  await expect(page.locator('.plan .pointed')).toBeVisible();
+  // Whatever way comes in meanwhile begins anew, so the keys are pressed until it shows.
+  await expect(async () => {
+    await chart.press('ArrowRight');
+    await expect(chart).toHaveAttribute('aria-valuetext', /m: \d+ in 100/, { timeout: 1000 });
+    await expect(page.locator('.plan .pointed')).toBeVisible({ timeout: 1000 });
+  }).toPass();
 
   // A waypoint by the pointer, moved by keys; a way is kept in the address.
   const spare = page.getByRole('button', { name: /^The way: arrow keys/ });
