@@ -236,6 +236,7 @@ export function createAnswers(
   );
   const askOrder = latestWins(
     async ({ input, fish, rodM }: { input: StalkInput; fish: Fish[]; rodM: number }) => ({
+      of: JSON.stringify(fish),
       fishIds: fish.map((f) => f.id),
       ...(await workers.stalk.order(fish, input, { rodM, tipHeightM: TIP_HEIGHT_M })),
     }),

@@ -2,7 +2,7 @@ import type { Place } from '../core/grid/index';
 import { writeGpx } from '../core/formats/index';
 import { cm, type Desk } from './desk';
 import { entriesOf } from './questions';
-import { numberOfMark } from './state';
+import { numberOfMark, shownWay } from './state';
 
 /** Waypoints and spots that a link holds, at most. */
 export const MOST_VIA = 4;
@@ -61,7 +61,7 @@ export function createStalkActions({ store, beat, push, replace }: Desk) {
     gpx(): string | null {
       const s = store.get();
       if (!beat.plan.anchor) return null;
-      const way = s.stalk?.kind === 'way' ? s.stalk : null;
+      const way = shownWay(s);
       return writeGpx(beat.plan, {
         waypoints: [
           ...entriesOf(beat.plan).map((place) => ({ place, name: 'Entry' })),

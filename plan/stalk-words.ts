@@ -9,7 +9,7 @@ import {
   type UnitSystem,
 } from '../core/units/index';
 import { atClockText } from './hours';
-import { inHundred } from './words';
+import { capital, inHundred } from './words';
 
 const POSTURE_WORDS: Record<Posture, string> = {
   stand: 'walking upright',
@@ -49,7 +49,7 @@ function alongText(along: Along): string {
 export function legText(leg: StalkLeg, units: UnitSystem): string {
   const where = leg.wading ? 'Wade' : alongText(leg.along);
   const text = `${where}, ${TOWARD[leg.toward]}, ${POSTURE_WORDS[leg.posture]}, ${formatLength(leg.lengthM, units)}.`;
-  return text[0]!.toUpperCase() + text.slice(1);
+  return capital(text);
 }
 
 /** Why a leg ends: what the next posture hides from. */
@@ -118,5 +118,5 @@ export function orderText(r: SequenceReason, nameOf: (id: string) => string): st
         ? `${nameOf(r.before)}, hooked, is led past it`
         : `the way to ${nameOf(r.before)} is in its sight`;
   const text = first + then + cost;
-  return text[0]!.toUpperCase() + text.slice(1);
+  return capital(text);
 }

@@ -206,7 +206,8 @@ export interface WorkspaceState extends Address {
   farBankAsked: boolean;
   farBank: FarBank | null;
   /** Which fish first; null while not asked. The fish it speaks of are named by id. */
-  order: { fishIds: string[]; sequence: Sequence; casts: FirstCast[] } | 'working' | null;
+  order:
+    { of: string; fishIds: string[]; sequence: Sequence; casts: FirstCast[] } | 'working' | null;
   hours: HourExposure[] | null;
   /** Places to look from, best first, over the hours of the strip; and the chosen one's. */
   lookouts: Lookout[] | null;

@@ -4,7 +4,7 @@ import { formatMinutes } from '../core/units/index';
 import { usePart, useWorkspace } from './context';
 import { STEPS, type Step } from './address';
 import { PEBBLE } from './drawing/shapes';
-import { numberOfMark, type WorkspaceState } from './state';
+import { numberOfMark, shownWay, type WorkspaceState } from './state';
 
 const NAMES: Record<Step, string> = {
   day: 'Day',
@@ -24,7 +24,8 @@ function found(step: Step, s: WorkspaceState): string {
   if (step === 'spot') return s.marks.length === 1 ? '1 fish' : `${s.marks.length} fish`;
   if (step === 'stalk') {
     if (!s.stalk) return 'no stand yet';
-    return s.stalk.kind === 'way' ? formatMinutes(s.stalk.seconds / 60) : 'no way';
+    const way = shownWay(s);
+    return way ? formatMinutes(way.seconds / 60) : 'no way';
   }
   if (step === 'cast') return s.drift ? `clean ${s.drift.best.cleanS.toFixed(1)} s` : 'no cast yet';
   if (step === 'log')

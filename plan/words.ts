@@ -199,6 +199,8 @@ export function driftWhy(best: DriftResult, units: UnitSystem): string {
   return `The line comes to its end${at}: the fly has run as far as it lets it.`;
 }
 
+export const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+
 export const inHundred = (share: number) => `${Math.round(100 * share)} in 100`;
 
 export const depthText = (m: number, units: UnitSystem) => formatDepth(m, units);

@@ -126,7 +126,8 @@ export interface StalkStudy {
   /** Truly different ways to the same stand, beside the best. */
   others: StalkWay[];
   changes: StalkChange[];
-  cautions: Caution[];
+  /** Of each way: the best, then the others. */
+  cautions: Caution[][];
   shadow: Shadow | null;
   /** The hour from which no shadow lies on the water; null: none of those asked about. */
   shadowLeavesHour: number | null;

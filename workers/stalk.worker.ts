@@ -43,10 +43,12 @@ const worker: StalkWorker = {
     };
     const regrid = (forbidden: StalkInput['forbidden']) =>
       stalkGround(here, { ...input, ...(forbidden && { forbidden }) }, kept);
+    const others =
+      way.kind === 'way' ? otherWays(regrid(input.forbidden), regrid, input).slice(1) : [];
     return {
-      others: way.kind === 'way' ? otherWays(regrid(input.forbidden), regrid, input).slice(1) : [],
+      others,
       changes: whatIfStalk(here, input, targetId, later, plan),
-      cautions: way.kind === 'way' ? cautionsOf(here, way, care) : [],
+      cautions: way.kind === 'way' ? [way, ...others].map((w) => cautionsOf(here, w, care)) : [],
       shadow: shadowAt(here, stand, asked.fish, asked.conditions),
       shadowLeavesHour: shadowLeaves(here, stand, later),
     };

@@ -32,6 +32,14 @@ export const loudnessOf = (bed: BedMaterial | null): number =>
 
 export const gaitOf = (posture: Posture): number => GAIT[posture];
 
+/** What a step adds to what a fish notices, before gait. */
+export const heardFrom = (
+  loud: number,
+  distanceM: number,
+  broken: number,
+  weight: number,
+): number => weight * loud * carriedTo(distanceM, broken);
+
 /** What is left of it at a distance, past broken water (0-1) over the fish. */
 export const carriedTo = (distanceM: number, broken: number): number =>
   Math.exp(-distanceM / FADES_M) * (1 - BROKEN_DAMPS * Math.min(1, broken));

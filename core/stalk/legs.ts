@@ -9,7 +9,7 @@ import {
   type Scene,
 } from '../sight/index';
 import { ALARM, CHANGE_S } from './guesses';
-import { carriedTo, gaitOf } from './footfall';
+import { gaitOf, heardFrom } from './footfall';
 import type { SeenField } from './seen-field';
 import { stepSeconds } from './way-search';
 import { cellPlace, type WalkGrid } from './walk-grid';
@@ -186,7 +186,7 @@ function lookAt(
       worst.fishId = view.fish.id;
     }
     const d = Math.hypot(place.xM - view.fish.xM, place.yM - view.fish.yM);
-    const heard = footfall * grid.loud[cell]! * gaitOf(posture) * carriedTo(d, view.roughness);
+    const heard = gaitOf(posture) * heardFrom(grid.loud[cell]!, d, view.roughness, footfall);
     return Math.max(0, e + heard - ALARM.threshold);
   });
   return { worst, noticed };

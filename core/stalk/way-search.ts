@@ -9,7 +9,7 @@ import {
   EFFORT_S_PER_M,
   WADING,
 } from './guesses';
-import { carriedTo, gaitOf } from './footfall';
+import { gaitOf, heardFrom } from './footfall';
 import { leastCost, type Graph } from './least-cost';
 import { seenInto, type SeenField } from './seen-field';
 import { cellAt, type WalkGrid } from './walk-grid';
@@ -66,7 +66,7 @@ export function costsOf(grid: WalkGrid, seen: SeenField, how: Weighing): Costs {
       seenInto(seen, f, xM, yM, e);
       const { fish, roughness } = seen.fish[f]!.view;
       const away = Math.sqrt((xM - fish.xM) ** 2 + (yM - fish.yM) ** 2);
-      const heard = how.footfall * grid.loud[k]! * carriedTo(away, roughness);
+      const heard = heardFrom(grid.loud[k]!, away, roughness, how.footfall);
       for (let p = 0; p < N; p++)
         costs.alarm[p]![k]! +=
           how.weights[f]! * Math.max(0, e[p]! + heard * gaits[p]! - ALARM.threshold);

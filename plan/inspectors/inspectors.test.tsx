@@ -259,7 +259,7 @@ describe('Stalk', () => {
       stalkStudy: {
         others: [],
         changes: [{ what: { kind: 'wait', hour: 11.5 }, calm: 0.91, atStand: 0.2, seconds: 30 }],
-        cautions: [{ kind: 'wading', deepestM: 0.3, metres: 2 }],
+        cautions: [[{ kind: 'wading', deepestM: 0.3, metres: 2 }]],
         shadow: { tip: { xM: 8, yM: -3 }, lengthM: 2, onWaterM: 1, over: 'm1' },
         shadowLeavesHour: 10,
       },

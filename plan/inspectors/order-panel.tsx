@@ -3,7 +3,9 @@
 import { Do } from '../../ui/parts';
 import { formatLength } from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
+import { targetsInOrder } from '../questions';
 import { orderText } from '../stalk-words';
+import { capital } from '../words';
 import { useFishNames } from '../use-fish-names';
 
 /** Which fish first, so that the others stay: the order, a stand for each, and why. */
@@ -11,7 +13,7 @@ export function OrderPanel() {
   const { actions } = useWorkspace();
   const order = usePart((s) => s.order);
   const count = usePart((s) => s.marks.filter((m) => m.behaviour !== 'gone').length);
-  const marked = usePart((s) => s.marks.map((m) => m.id).join('|'));
+  const now = usePart((s) => JSON.stringify(targetsInOrder(s)));
   const units = usePart((s) => s.settings.units);
   const nameOf = useFishNames();
   if (count < 2)
@@ -22,7 +24,7 @@ export function OrderPanel() {
       </section>
     );
   const done = order !== null && order !== 'working';
-  const stale = done && !order.fishIds.every((id) => marked.split('|').includes(id));
+  const stale = done && order.of !== now;
   return (
     <section>
       <h3>Which fish first</h3>
@@ -73,7 +75,6 @@ export function OrderPanel() {
   );
 }
 
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 type Led = { from: { xM: number; yM: number }; to: { xM: number; yM: number } };
 const apart = (a: Led['from'], b: Led['to']) => Math.hypot(a.xM - b.xM, a.yM - b.yM);
 const ledWords = ({ from, to }: Led) =>

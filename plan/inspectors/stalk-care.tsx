@@ -5,6 +5,7 @@ import { usePart } from '../context';
 import { atClockText } from '../hours';
 import { shownWay, targetOf } from '../state';
 import { cautionText, changeText } from '../stalk-words';
+import { capital } from '../words';
 import { useFishNames } from '../use-fish-names';
 
 /** The shadow thrown from the stand, and when it leaves the water. */
@@ -31,7 +32,7 @@ export function ShadowPanel() {
 
 /** Cautions where they belong, and the angler's own local notes beside them. */
 export function CarePanel() {
-  const cautions = usePart((s) => s.stalkStudy?.cautions ?? null);
+  const cautions = usePart((s) => s.stalkStudy?.cautions[s.stalkShown] ?? null);
   const way = usePart(shownWay);
   const units = usePart((s) => s.settings.units);
   const notes = usePart((s) => s.settings.localNotes);
@@ -67,7 +68,7 @@ export function ChangesPanel() {
       ) : (
         <ul className="changes">
           {study.changes.slice(0, 3).map((c, i) => (
-            <li key={i}>{changeText(c, name[0]!.toUpperCase() + name.slice(1))}</li>
+            <li key={i}>{changeText(c, capital(name))}</li>
           ))}
         </ul>
       )}

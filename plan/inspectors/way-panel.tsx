@@ -7,7 +7,7 @@ import { usePart, useWorkspace } from '../context';
 import { linePath } from '../drawing/shapes';
 import { shownWay, targetOf } from '../state';
 import { endText, legText, noWayText } from '../stalk-words';
-import { inHundred } from '../words';
+import { capital, inHundred } from '../words';
 import { Band } from './band';
 import { useFishNames } from '../use-fish-names';
 
@@ -86,8 +86,6 @@ export function WayPanel() {
     </>
   );
 }
-
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
 const CHART = { width: 272, height: 64, top: 6, bottom: 46 };
 

@@ -6,6 +6,7 @@ import type { Place } from '../../core/grid/index';
 import { pageX, pageY, type Camera } from '../camera';
 import { usePart, useWorkspace } from '../context';
 import { alongLine, linePath, POSTURE_MARK } from '../drawing/shapes';
+import { targetsInOrder } from '../questions';
 import { shownWay } from '../state';
 import { MOST_VIA } from '../stalk-actions';
 import { useDrag } from '../use-drag';
@@ -261,7 +262,8 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 /** Where each hooked fish is led, once the order has been worked out. */
 function OrderOnPlan({ camera }: { camera: Camera }) {
   const order = usePart((s) => s.order);
-  if (!order || order === 'working') return null;
+  const now = usePart((s) => JSON.stringify(targetsInOrder(s)));
+  if (!order || order === 'working' || order.of !== now) return null;
   const at = (p: Place): XY => [pageX(camera, p.xM), pageY(camera, p.yM)];
   return (
     <g aria-hidden="true">
