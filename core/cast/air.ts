@@ -1,59 +1,70 @@
 /**
  * The part of the line in the air between rod tip and water: a catenary tangent to the water,
- * a = T_h/w, s = sqrt(H^2 + 2 a H), reach = a acosh(1 + H/a).
+ * a = T_h/w, s = sqrt(H^2 + 2 a H), reach = a acosh(1 + H/a). Heights, lengths m; pulls N.
  */
 export interface AirPart {
-  /** Length in the air, m. */
-  lengthM: number;
-  /** Horizontal distance at which it hangs as it was laid, m. */
-  restReachM: number;
-  /** Horizontal distance at which it is straight, m. */
-  fullReachM: number;
-  weightNPerM: number;
   heightM: number;
+  /** Length in the air as it was laid; what is paid out or taken in adds to it. */
+  lengthM: number;
+  restLengthM: number;
+  /** Horizontal distance at which it hangs as it was laid. */
+  restReachM: number;
+  /** Horizontal pull at that distance. */
+  restPullN: number;
 }
 
 const GRAVITY = 9.81;
-/** The line leaves the tip with this share of its height as horizontal reach: a little slack at the tip (our guess). */
-const REACH_PER_HEIGHT = 0.35;
+/**
+ * The line leaves the tip with this share of its height as horizontal reach: a little slack at a
+ * lowered tip; hanging all but straight down from one held over the line (our guesses).
+ */
+const REACH_PER_HEIGHT = { lowered: 0.35, over: 0.08 } as const;
+export type Hang = keyof typeof REACH_PER_HEIGHT;
 
 /** Reach over height of a catenary whose a/H is `r`. */
 const reachPerHeight = (r: number) => r * Math.acosh(1 + 1 / r);
 
-export function layAir(heightM: number, lineKgPerM: number): AirPart {
-  let lo = 1e-4;
-  let hi = 10;
-  for (let n = 0; n < 60; n++) {
-    const mid = (lo + hi) / 2;
-    if (reachPerHeight(mid) < REACH_PER_HEIGHT) lo = mid;
-    else hi = mid;
-  }
-  const a = lo * heightM;
-  const lengthM = Math.sqrt(heightM * heightM + 2 * a * heightM);
-  return {
-    lengthM,
-    restReachM: REACH_PER_HEIGHT * heightM,
-    fullReachM: Math.sqrt(lengthM * lengthM - heightM * heightM),
-    weightNPerM: lineKgPerM * GRAVITY,
-    heightM,
-  };
-}
-
-/** Horizontal pull of a catenary tangent at the water, N, for a height and reach (sag pull). */
-export function sagPullN(heightM: number, reachM: number, weightNPerM: number): number {
-  if (reachM <= 0) return 0;
+/** a/H of a catenary by its reach over height. */
+function tensionPerHeight(reachOverHeight: number): number {
   let lo = 1e-4;
   let hi = 1e4;
   for (let n = 0; n < 80; n++) {
     const mid = Math.sqrt(lo * hi);
-    if (reachPerHeight(mid) * heightM < reachM) lo = mid;
+    if (reachPerHeight(mid) < reachOverHeight) lo = mid;
     else hi = mid;
   }
-  return lo * heightM * weightNPerM;
+  return lo;
+}
+
+const REST: Record<Hang, number> = {
+  lowered: tensionPerHeight(REACH_PER_HEIGHT.lowered),
+  over: tensionPerHeight(REACH_PER_HEIGHT.over),
+};
+
+/** The part in the air as it is laid, for a tip height. */
+export function layAir(heightM: number, lineKgPerM: number, hang: Hang = 'lowered'): AirPart {
+  const lengthM = heightM * Math.sqrt(1 + 2 * REST[hang]);
+  return {
+    heightM,
+    lengthM,
+    restLengthM: lengthM,
+    restReachM: REACH_PER_HEIGHT[hang] * heightM,
+    restPullN: REST[hang] * heightM * lineKgPerM * GRAVITY,
+  };
+}
+
+/** Horizontal distance at which a length in the air is straight, m. */
+export const fullReachM = (heightM: number, lengthM: number) =>
+  Math.sqrt(Math.max(0, lengthM * lengthM - heightM * heightM));
+
+/** Horizontal pull of a catenary tangent at the water, N, for a height and reach (sag pull). */
+export function sagPullN(heightM: number, reachM: number, lineKgPerM: number): number {
+  if (reachM <= 0) return 0;
+  return tensionPerHeight(reachM / heightM) * heightM * lineKgPerM * GRAVITY;
 }
 
 /** Pull at a distance from the tip: that of the line as laid, fading as the entry comes nearer. */
-export function pullAt(air: AirPart, distanceM: number, restPullN: number): number {
+export function pullAt(air: AirPart, distanceM: number): number {
   const share = Math.min(1, Math.max(0, distanceM / air.restReachM));
-  return restPullN * share * share;
+  return air.restPullN * share * share;
 }

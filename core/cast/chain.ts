@@ -8,6 +8,7 @@
  * C_j = |d_j| - l_j <= 0 with tension lambda_j >= 0 (impulse, N s).
  */
 export interface Chain {
+  /** Nodes in use; line paid out or taken in changes it, up to the length of the arrays. */
   n: number;
   x: Float64Array;
   y: Float64Array;
@@ -25,6 +26,9 @@ export interface Chain {
   dry: Uint8Array;
   /** Tension impulse of the last step, warm start. */
   lambda: Float64Array;
+  /** How far a pull from outside moves the last node's free place this step, m: part of `freeX`, `freeY`. */
+  pullX: number;
+  pullY: number;
   /** Cross-flow over lengthwise friction. The fly, node 0, is round: 1. */
   dragRatio: number;
   work: ChainWork;
@@ -46,8 +50,8 @@ interface ChainWork {
   active: Uint8Array;
 }
 
-export function createChain(n: number, dragRatio: number): Chain {
-  const make = () => new Float64Array(n);
+export function createChain(n: number, dragRatio: number, most = n): Chain {
+  const make = () => new Float64Array(most);
   return {
     n,
     x: make(),
@@ -58,8 +62,10 @@ export function createChain(n: number, dragRatio: number): Chain {
     zeta: make(),
     tx: make(),
     ty: make(),
-    dry: new Uint8Array(n),
+    dry: new Uint8Array(most),
     lambda: make(),
+    pullX: 0,
+    pullY: 0,
     dragRatio,
     work: {
       sxx: make(),
@@ -73,10 +79,30 @@ export function createChain(n: number, dragRatio: number): Chain {
       ex: make(),
       ey: make(),
       c: make(),
-      active: new Uint8Array(n),
+      active: new Uint8Array(most),
     },
   };
 }
+
+let spare: Chain | null = null;
+
+/**
+ * A chain to be used and let go within one call: the last one again where it is long enough, since a
+ * search asks for thousands. Never held across calls.
+ */
+export function borrowChain(n: number, dragRatio: number, most: number): Chain {
+  if (!spare || spare.x.length < most) spare = createChain(Math.max(most, LEAST_SPARE), dragRatio);
+  spare.n = n;
+  spare.dragRatio = dragRatio;
+  spare.lambda.fill(0);
+  spare.dry.fill(0);
+  spare.pullX = 0;
+  spare.pullY = 0;
+  spare.freeX.fill(0);
+  spare.freeY.fill(0);
+  return spare;
+}
+const LEAST_SPARE = 128;
 
 /** Constraint violation that counts as met, m. Looser than 1e-3 gives false drag. */
 const TOLERANCE_M = 1e-4;
@@ -119,13 +145,18 @@ export function renewTangents(chain: Chain): void {
  */
 export function tighten(chain: Chain, end: ChainEnd): boolean {
   const { n, x, y, freeX, freeY } = chain;
-  x.set(freeX);
-  y.set(freeY);
+  for (let i = 0; i < n; i++) {
+    x[i] = freeX[i]!;
+    y[i] = freeY[i]!;
+  }
+  // Where one begins is free; a pulled end that is held back goes nowhere near its free place.
+  x[n - 1] = x[n - 1]! - chain.pullX;
+  y[n - 1] = y[n - 1]! - chain.pullY;
   const rows = end.held ? n : n - 1;
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const worst = measure(chain, end, rows);
     const cold = round === 0 && isSlack(chain);
-    if (cold && worst <= 0) return true;
+    if (cold && worst <= 0 && chain.pullX === 0 && chain.pullY === 0) return true;
     eliminate(chain, rows);
     // Without tension a chain turns freely: from cold, the first round finds tensions and moves nothing.
     const moved = substitute(chain, rows, !cold);

@@ -1,7 +1,5 @@
 import type { BeatFeature, BeatPlan } from '../formats/index';
 import { createScene, type Fish } from '../sight/index';
-import { DEFAULT_RIG, diameterMm } from '../rig/index';
-import { layAir, pullAt, sagPullN } from './air';
 import { firstCast } from './index';
 import { madeFlow } from '../water/fixtures/waters';
 
@@ -67,26 +65,4 @@ it('stands on a bank within a cast, lands the fly up-current in the fish’s own
 
 it('is the same every time', () => {
   expect(ask(-8)).toEqual(ask(-8));
-});
-
-describe('the part in the air (catenary tangent at the water, derived)', () => {
-  it('a = T/w, s^2 = H^2 + 2 a H, reach = a acosh(1 + H/a); H 2.7, reach 3 of a line of 1 g/m: .0196 N', () => {
-    expect(sagPullN(2.7, 3, 0.001 * 9.81)).toBeCloseTo(0.0196, 3);
-    const air = layAir(0.5, DEFAULT_RIG.lineKgPerM);
-    const a = sagPullN(0.5, air.restReachM, air.weightNPerM) / air.weightNPerM;
-    expect(air.restReachM).toBeCloseTo(a * Math.acosh(1 + 0.5 / a), 6);
-    expect(air.lengthM ** 2).toBeCloseTo(0.25 + a, 6);
-    expect(air.fullReachM).toBeGreaterThan(air.restReachM);
-  });
-  it('pulls less the nearer the entry comes to the tip', () => {
-    const air = layAir(0.5, DEFAULT_RIG.lineKgPerM);
-    expect(pullAt(air, air.restReachM, 0.01)).toBeCloseTo(0.01, 9);
-    expect(pullAt(air, 0.5 * air.restReachM, 0.01)).toBeLessThan(0.005);
-    expect(sagPullN(0.5, 0, 1)).toBe(0);
-  });
-  it('the rig tapers from tippet to line', () => {
-    expect(diameterMm(DEFAULT_RIG, 0.5)).toBe(0.15);
-    expect(diameterMm(DEFAULT_RIG, 2)).toBeGreaterThan(0.15);
-    expect(diameterMm(DEFAULT_RIG, 3)).toBe(1.1);
-  });
 });

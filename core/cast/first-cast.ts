@@ -8,7 +8,9 @@ import {
   type Scene,
 } from '../sight/index';
 import { DRY_M, sampleFlow, SOLID, traceStreamline } from '../water/index';
-import { simulateDrift, PAST_FISH_M, type Lay } from './simulate-drift';
+import { PAST_FISH_M } from './drift-result';
+import type { Lay } from './lays';
+import { simulateDrift } from './simulate-drift';
 
 export interface FirstCast {
   stand: Place;

@@ -1,13 +1,22 @@
 /** Cast: how the fly drifts on the line as it was laid, and how long it drifts clean. */
+export { RETRIEVE_MPS, simulateDrift, type DriftInput, type Mend } from './simulate-drift';
 export {
-  simulateDrift,
   MICRO_MPS,
+  PASS_M,
   PAST_FISH_M,
   WAKE_MPS,
-  type DriftInput,
+  type DriftFrame,
   type DriftResult,
+} from './drift-result';
+export {
+  castTip,
+  LAY_DEFAULTS,
+  LAY_KINDS,
+  layReachM,
   type Lay,
-} from './simulate-drift';
+  type LayKind,
+  type Toward,
+} from './lays';
 export { driftBand, RUNS, UNKNOWN, type DriftBand } from './drift-band';
 export { firstCast, type FirstCast, type FirstCastInput } from './first-cast';
 export {
@@ -19,3 +28,56 @@ export {
   type SequenceReason,
   type SequenceTarget,
 } from './sequence-targets';
+
+// Where to stand, how to lay the line, how far to lead.
+export {
+  createShotSearch,
+  findShots,
+  type NoShots,
+  type Shot,
+  type ShotSearch,
+  type ShotsFound,
+  type ShotsResult,
+} from './find-shots';
+export type { Looked } from './shot-candidate';
+export type { Loser } from './losers';
+export {
+  SEARCHED_LAYS,
+  shotsInput,
+  type ShotAngler,
+  type ShotsInput,
+  type ShotsQuestion,
+} from './shots-input';
+export {
+  offStraightRad,
+  STRAIGHT_RAD,
+  TERM_WEIGHTS,
+  TERMS,
+  type CastFrom,
+  type ShotFacts,
+  type Term,
+  type TermWeights,
+} from './shot-terms';
+export {
+  landingFor,
+  laneAt,
+  laneThrough,
+  leadFor,
+  usefulDriftM,
+  type Lane,
+  type Lead,
+} from './lead';
+export { leadAway, snagsOf, type LeadAway, type SnagKind } from './lead-away';
+export {
+  CAST_KINDS,
+  castFor,
+  LOOKED_BEHIND_M,
+  obstaclesOf,
+  rayMeets,
+  roomBehind,
+  type CastKind,
+  type Obstacle,
+  type RoomBehind,
+} from './room-behind';
+export { windOnCast, type WindOnCast } from './wind';
+export { falseCast, type FalseCast } from './false-cast';

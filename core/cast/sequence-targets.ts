@@ -1,6 +1,6 @@
 import type { Place } from '../grid/index';
 import type { Fish, Scene } from '../sight/index';
-import { sampleFlow, DRY_M, SOLID } from '../water/index';
+import { alarmedBy, FIGHT_ALARM_M, leadAway, type LeadAway } from './lead-away';
 
 /** One fish to be worked, the stand for it, and how calm each fish is once that stand is reached. */
 export interface SequenceTarget {
@@ -27,7 +27,7 @@ export interface Sequence {
   /** The same for the plain order: from the start outward, the nearer first. */
   plain: { order: number[]; shots: number };
   /** Where a hooked fish is led, and the place it is landed, by target. */
-  led: { from: Place; to: Place }[];
+  led: LeadAway[];
   why: SequenceReason[];
 }
 
@@ -40,7 +40,7 @@ export const SEQUENCE = {
   flightM: 5,
   flightAlarmM: 1.2,
   /** A fight alarms within this of the way the fish is led. */
-  fightAlarmM: 1.5,
+  fightAlarmM: FIGHT_ALARM_M,
 } as const;
 
 const MOST_TARGETS = 8;
@@ -58,7 +58,10 @@ export function sequenceTargets(
   const n = targets.length;
   if (n > MOST_TARGETS)
     throw new RangeError(`sequenceTargets: ${n} targets; at most ${MOST_TARGETS} can be ordered`);
-  const led = targets.map((t) => ({ from: t.fish, to: landingPlace(scene, t, targets) }));
+  const led = targets.map((t) => {
+    const others = targets.filter((o) => o !== t).map((o) => o.fish);
+    return leadAway(scene, t.stand, t.fish, others);
+  });
   const parts = targets.map((t, j) =>
     targets.map((other, i) => (i === j ? null : alarmOf(t, led[j]!.to, other.fish, t.calmOf[i]!))),
   );
@@ -134,71 +137,10 @@ function alarmOf(worked: SequenceTarget, ledTo: Place, other: Fish, calmOnWay: n
     xM: fish.xM + SEQUENCE.flightM * Math.cos(fish.headingRad),
     yM: fish.yM + SEQUENCE.flightM * Math.sin(fish.headingRad),
   };
-  const flight = SEQUENCE.spooked * nearWay(other, fish, bolted, SEQUENCE.flightAlarmM);
-  const fight = SEQUENCE.hooked * nearWay(other, fish, ledTo, SEQUENCE.fightAlarmM);
+  const flight = SEQUENCE.spooked * alarmedBy(other, fish, bolted, SEQUENCE.flightAlarmM);
+  const fight = SEQUENCE.hooked * alarmedBy(other, fish, ledTo, SEQUENCE.fightAlarmM);
   const seen = 1 - calmOnWay;
   return { flight, fight, seen, left: (1 - flight - fight) * calmOnWay };
-}
-
-/** How surely a fish is alarmed by one that passes along a straight way: e^(-(d/reach)^2). */
-function nearWay(at: Place, from: Place, to: Place, reachM: number): number {
-  const [dx, dy] = [to.xM - from.xM, to.yM - from.yM];
-  const length2 = dx * dx + dy * dy || 1;
-  const t = Math.min(1, Math.max(0, ((at.xM - from.xM) * dx + (at.yM - from.yM) * dy) / length2));
-  const d = Math.hypot(at.xM - from.xM - t * dx, at.yM - from.yM - t * dy);
-  return Math.exp(-((d / reachM) ** 2));
-}
-
-/** Slack, shallow water that the angler reaches from the stand: where a fish is landed. */
-const LANDING = { mostDepthM: 0.4, leastDepthM: 0.08, mostPaceMps: 0.3, withinM: 5 } as const;
-const LANDING_STEP_M = 0.5;
-
-/**
- * Near the stand, shallow and slack, down-current of the fish rather than above it, and away from
- * the others and from wood; the stand itself where there is none.
- */
-function landingPlace(scene: Scene, target: SequenceTarget, all: readonly SequenceTarget[]): Place {
-  const { flow } = scene;
-  const { stand, fish } = target;
-  const sample = { depthM: 0, u: 0, v: 0 };
-  let best: Place = stand;
-  let least = Infinity;
-  for (let dx = -LANDING.withinM; dx <= LANDING.withinM; dx += LANDING_STEP_M) {
-    for (let dy = -LANDING.withinM; dy <= LANDING.withinM; dy += LANDING_STEP_M) {
-      const place = { xM: stand.xM + dx, yM: stand.yM + dy };
-      const off = Math.hypot(dx, dy);
-      if (off > LANDING.withinM) continue;
-      sampleFlow(flow, place.xM, place.yM, sample);
-      const pace = Math.hypot(sample.u, sample.v);
-      if (
-        sample.depthM < Math.max(DRY_M, LANDING.leastDepthM) ||
-        sample.depthM > LANDING.mostDepthM ||
-        pace > LANDING.mostPaceMps
-      )
-        continue;
-      const others = all
-        .filter((t) => t !== target)
-        .reduce((sum, t) => sum + nearWay(t.fish, fish, place, SEQUENCE.fightAlarmM), 0);
-      const above = Math.max(0, (place.xM - fish.xM) * Math.cos(fish.headingRad));
-      const cost = off + 6 * others + 0.8 * above + (woodNear(scene, place) ? 10 : 0);
-      if (cost < least) {
-        least = cost;
-        best = place;
-      }
-    }
-  }
-  return best;
-}
-
-function woodNear(scene: Scene, { xM, yM }: Place): boolean {
-  const { flow } = scene;
-  const reach = Math.ceil(1 / flow.cellM);
-  const ci = Math.round((xM - flow.x0M) / flow.cellM);
-  const cj = Math.round((yM - flow.y0M) / flow.cellM);
-  for (let j = Math.max(0, cj - reach); j <= Math.min(flow.ny - 1, cj + reach); j++)
-    for (let i = Math.max(0, ci - reach); i <= Math.min(flow.nx - 1, ci + reach); i++)
-      if (flow.solid[j * flow.nx + i] === SOLID.log) return true;
-  return false;
 }
 
 /** Alarms smaller than this decide nothing. */

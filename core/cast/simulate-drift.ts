@@ -1,28 +1,39 @@
 import type { Place } from '../grid/index';
 import type { Reason } from '../units/index';
 import type { Fish } from '../sight/index';
+import type { FlowField } from '../water/index';
+import { DEFAULT_RIG, diameterMm, stretchKgPerM, type Rig } from '../rig/index';
+import { fullReachM, layAir, pullAt, type AirPart, type Hang } from './air';
+import { borrowChain, renewTangents, tighten, type Chain } from './chain';
+import { currentOf, surfaceInto, upCurrentRad, type Current } from './drift-current';
 import {
-  sampleSurface,
-  surfaceCurrent,
-  type FlowField,
-  type FlowSample,
-  type SurfaceCurrent,
-} from '../water/index';
-import { DEFAULT_RIG, diameterMm, type Rig } from '../rig/index';
-import { layAir, pullAt, sagPullN } from './air';
-import { createChain, renewTangents, tighten, type Chain } from './chain';
+  classifyInto,
+  cutShort,
+  lastingSteps,
+  MICRO_MPS,
+  passInto,
+  type DriftFrame,
+  type DriftResult,
+} from './drift-result';
+import { LAY_DEFAULTS, layLine, type Lay, type Toward } from './lays';
+import { followInto, rodFor, swing, type Rod } from './rod';
 
-export type Lay =
-  | { kind: 'straight' }
-  /** `up-current` means the local current at the landing place. */
-  | { kind: 'reach'; toward: 'up-current' | 'down-current'; amountM: number };
+/** The line is lifted from the water and thrown over while the fly drifts. */
+export interface Mend {
+  atS: number;
+  toward: Toward;
+  amountM: number;
+}
 
 export interface DriftInput {
   /** Rod tip after the cast; `zM` above the water. */
   tip: { xM: number; yM: number; zM: number };
   landing: Place;
+  /** Where the angler stands: bounds the swing of a raised rod. */
+  stand?: Place;
   fish?: Pick<Fish, 'xM' | 'yM' | 'headingRad'>;
   lay: Lay;
+  mend?: Mend;
   rig?: Rig;
   seconds: number;
   /** Cross-flow over lengthwise friction of line: about 18 for tippet, up to 50; default 15. */
@@ -31,44 +42,22 @@ export interface DriftInput {
   microSlack?: number;
   /** Share by which the whole current is taken quicker or slower; default 0. */
   speedBias?: number;
+  /** Pace at which gathering slack is taken in, m/s; default `RETRIEVE_MPS`, 0: never. */
+  retrieveMps?: number;
   nodeM?: number;
   dtS?: number;
   /** Follow the fly no further than its first lasting drag: all that clean seconds need. */
   stopAtDrag?: boolean;
+  /** Keep every moment's line and pull. */
+  film?: boolean;
 }
 
-export type DragClass = 0 | 1 | 2;
-
-export interface DriftResult {
-  t: Float64Array;
-  /** The fly's track, plan metres. */
-  x: Float64Array;
-  y: Float64Array;
-  dragMps: Float64Array;
-  /** 0 clean, 1 micro, 2 wake. */
-  dragClass: Uint8Array;
-  firstMicroS: number | null;
-  firstWakeS: number | null;
-  cleanS: number;
-  cleanM: number;
-  passesFish: 'clean' | 'micro' | 'wake' | 'misses' | null;
-  passesAtS: number | null;
-  reason: Reason | null;
-  status: 'ok' | 'unknown';
-  /** Line and leader as laid, and at the moment of first drag, from the fly to the tip. */
-  laid: Place[];
-  atFirstDrag: Place[] | null;
-}
-
-/** Fly against water: clean below, m/s (a setting); a wake above the least capillary-gravity wave (Lamb 1932). */
-export const MICRO_MPS = 0.05;
-export const WAKE_MPS = 0.2323;
-/** A crossing counts when it lasts this long, s. */
-const LASTS_S = 0.15;
-/** The fly passes the fish when it comes this near abreast of it, m (our guess). */
-const PASS_M = 0.35;
 const DEFAULT_RATIO = 15;
 const DEFAULT_MICRO_SLACK = 0.02;
+/** A hand takes in slack at this pace, m/s (our guess). */
+export const RETRIEVE_MPS = 0.6;
+/** Slack of this much between rod and water is left alone, m. */
+const LOOSE_M = 0.1;
 const WATER_DENSITY = 999.7;
 /** Cross-flow drag coefficient of a half-wetted cylinder at these Reynolds numbers, and its wetted share. */
 const CROSS_COEFFICIENT = 1.4;
@@ -77,219 +66,302 @@ const WETTED_SHARE = 0.6;
 const SLIP_FLOOR_MPS = 0.03;
 /** Slip that the first step assumes, m/s. */
 const FIRST_SLIP_MPS = 0.1;
-/** A rod that follows is swung at least at a stroll, m/s (our guess). */
-const LEAST_FOLLOW_MPS = 0.3;
 /** Line on dry ground hardly moves: friction times this. */
 const GROUND_DRAG = 200;
-/** Useful drift is capped this far past the fish, m. */
-export const PAST_FISH_M = 1;
+/** Line fed out adds at most this much, m. */
+const MOST_FED_M = 12;
+/** A mend leaves this much of the line beyond the leader as it lies, m (our guess). */
+const MEND_KEEPS_M = 0.4;
 
-/** The surface current as one run takes it: `gain` quicker or slower than solved. */
-interface Current {
-  surface: SurfaceCurrent;
-  gain: number;
-  sample: FlowSample;
-}
+// Own copies: imported functions are reached through getters, and these are called for every node.
+const surfaceAt = surfaceInto;
+const tightenChain = tighten;
 
-// Own copy: an imported function is reached through a getter, and this one is called 6,000 times a drift.
-const sampleAt = sampleSurface;
-
-function surfaceInto(c: Current, xM: number, yM: number): FlowSample {
-  const s = sampleAt(c.surface, xM, yM, c.sample);
-  s.u *= c.gain;
-  s.v *= c.gain;
-  return s;
+/** One drift under way. */
+interface Run {
+  chain: Chain;
+  air: AirPart;
+  rod: Rod;
+  current: Current;
+  rig: Rig;
+  /** 1/2 rho Cn d (wetted share) times the length each node stands for, N s2/m2: times slip is friction. */
+  wet: Float64Array;
+  /** As many nodes as paid out line may come to. */
+  most: number;
+  stepM: number;
+  dt: number;
+  feedGain: number;
+  retrieveMps: number;
+  end: { held: true; x: number; y: number };
+  /** Where the fly would be without tension. */
+  freeFly: Place;
 }
 
 /**
  * Drift of a floating fly on line and leader carried by the mean surface current. Line is an
  * inextensible chain that may go slack (`chain.ts`), pulled at the entry by the sag of the part
- * in the air. Fly drag is the distance between the fly and where it would be free, over the step.
+ * in the air (`air.ts`), whose other end is the rod tip (`rod.ts`). Fly drag is the distance between
+ * the fly and where it would be free, over the step. A stretch the solver could not settle makes the
+ * result `unknown`, never clean. Throws RangeError unless seconds > 0.
  */
 export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
-  const { tip, landing, lay, seconds } = input;
+  const { seconds } = input;
   if (!(seconds > 0)) throw new RangeError(`seconds must be positive, got ${seconds}`);
-  const rig = input.rig ?? DEFAULT_RIG;
   const dt = input.dtS ?? 0.1;
-  const current: Current = {
-    surface: surfaceCurrent(flow),
-    gain: 1 + (input.speedBias ?? 0),
-    sample: { depthM: 0, u: 0, v: 0 },
-  };
-  const air = layAir(Math.max(0.2, tip.zM), rig.lineKgPerM);
-  const restPullN = sagPullN(air.heightM, air.restReachM, air.weightNPerM);
-  const at = surfaceInto(current, landing.xM, landing.yM);
-  const landingWet = at.depthM > 0;
-  const upRad = at.u === 0 && at.v === 0 ? 0 : Math.atan2(-at.v, -at.u);
-  const shift = reachShift(lay, upRad);
-  const path = tipPath(tip, landing, shift, current);
-  const chain = layChain(landing, path(0), air.restReachM, air.fullReachM, rig, input);
-  const wet = wettedDrag(chain, rig);
+  const current = currentOf(flow, input.speedBias);
+  const landingWet = surfaceInto(current, input.landing.xM, input.landing.yM).depthM > 0;
+  const run = startRun(current, input, dt);
+  const { chain } = run;
   const steps = Math.ceil(seconds / dt);
-  const out = emptyResult(steps + 1, chain, path(0));
-  const end = { held: true, x: 0, y: 0 };
-  const lasting = Math.max(1, Math.ceil(LASTS_S / dt - 1e-9));
+  const out = emptyResult(steps + 1, run);
+  if (input.film) out.film = [frameOf(run, 0, 0)];
+  const lasting = lastingSteps(dt);
+  const mendAt = input.mend ? Math.round(input.mend.atS / dt) : -1;
   let dragging = 0;
   let unknown = !landingWet;
   for (let n = 1; n <= steps; n++) {
-    renewTangents(chain);
-    renewFriction(chain, wet, rig.flyDragNsPerM, dt, n === 1);
-    advect(chain, current, dt);
-    const held = path(n * dt);
-    end.x = held.xM;
-    end.y = held.yM;
-    pullEntry(chain, end, air, restPullN, dt);
-    const freeX = chain.freeX[0]!;
-    const freeY = chain.freeY[0]!;
-    if (!tighten(chain, end)) unknown = true;
+    if (n === mendAt) throwOver(run, input.mend!);
+    if (!step(run, n === 1)) unknown = true;
+    const drag = Math.hypot(chain.x[0]! - run.freeFly.xM, chain.y[0]! - run.freeFly.yM) / dt;
     out.t[n] = n * dt;
     out.x[n] = chain.x[0]!;
     out.y[n] = chain.y[0]!;
-    out.dragMps[n] = Math.hypot(chain.x[0]! - freeX, chain.y[0]! - freeY) / dt;
-    if (out.atFirstDrag === null && out.dragMps[n]! > MICRO_MPS)
-      out.atFirstDrag = linePlaces(chain, held);
-    dragging = out.dragMps[n]! > MICRO_MPS ? dragging + 1 : 0;
+    out.dragMps[n] = drag;
+    if (out.atFirstDrag === null && drag > MICRO_MPS) out.atFirstDrag = linePlaces(run);
+    if (out.film) out.film.push(frameOf(run, n * dt, drag));
+    dragging = drag > MICRO_MPS ? dragging + 1 : 0;
     if (input.stopAtDrag && dragging >= lasting) {
       cutShort(out, n + 1);
       break;
     }
   }
-  classify(out, dt);
-  judge(out, input, current, unknown);
+  classifyInto(out, dt);
+  if (unknown) out.status = 'unknown';
+  if (input.fish) passInto(out, input.fish);
+  out.reason = reasonOf(out, current);
   return out;
 }
 
-function reachShift(lay: Lay, upRad: number): Place {
-  if (lay.kind === 'straight') return { xM: 0, yM: 0 };
-  const sign = lay.toward === 'up-current' ? 1 : -1;
-  return { xM: sign * lay.amountM * Math.cos(upRad), yM: sign * lay.amountM * Math.sin(upRad) };
-}
-
-/**
- * The rod tip over time: displaced by the reach while the line falls, then it follows the line at
- * the pace of the quickest water that the line lies on, past the straight position as far to the
- * other side.
- */
-function tipPath(tip: Place, landing: Place, shift: Place, current: Current): (t: number) => Place {
-  const amount = Math.hypot(shift.xM, shift.yM);
-  if (amount === 0) return () => tip;
-  const ux = shift.xM / amount;
-  const uy = shift.yM / amount;
-  let pace = LEAST_FOLLOW_MPS;
-  for (let n = 0; n <= 10; n++) {
-    const s = surfaceInto(
-      current,
-      tip.xM + ((landing.xM - tip.xM) * n) / 10,
-      tip.yM + ((landing.yM - tip.yM) * n) / 10,
-    );
-    pace = Math.max(pace, -(s.u * ux + s.v * uy));
-  }
-  return (t) => {
-    const left = amount - Math.min(2 * amount, pace * t);
-    return { xM: tip.xM + left * ux, yM: tip.yM + left * uy };
+function startRun(current: Current, input: DriftInput, dt: number): Run {
+  const { landing, lay } = input;
+  const rig = input.rig ?? DEFAULT_RIG;
+  const upRad = upCurrentRad(current, landing.xM, landing.yM);
+  const rod = rodFor(input.tip, landing, lay, upRad, current, input.stand);
+  const heightM = Math.max(0.2, rod.zM);
+  const nodeM = input.nodeM ?? 0.2;
+  const distance = Math.hypot(rod.xM - landing.xM, rod.yM - landing.yM);
+  const hang: Hang = lay.kind === 'high-stick' ? 'over' : 'lowered';
+  const empty = layAir(heightM, 0, hang);
+  const onWater = Math.max(2 * nodeM, distance - empty.restReachM);
+  const ux = distance > 0 ? (rod.xM - landing.xM) / distance : 1;
+  const uy = distance > 0 ? (rod.yM - landing.yM) / distance : 0;
+  const entry = { xM: landing.xM + ux * onWater, yM: landing.yM + uy * onWater };
+  const laid = layLine(lay, landing, entry, upRad, nodeM);
+  const slack = 1 + (input.microSlack ?? DEFAULT_MICRO_SLACK);
+  const stepM = laid.stepM * slack;
+  const lengthM = stepM * (laid.n - 1);
+  const air = layAir(heightM, stretchKgPerM(rig, lengthM, empty.lengthM), hang);
+  air.lengthM = Math.max(air.lengthM, Math.hypot(distance - onWater, heightM));
+  const fed = lay.kind === 'feed' ? Math.ceil(MOST_FED_M / stepM) : 0;
+  const most = laid.n + fed;
+  const chain = borrowChain(laid.n, input.dragRatio ?? DEFAULT_RATIO, most);
+  chain.x.set(laid.x);
+  chain.y.set(laid.y);
+  chain.rest.fill(stepM);
+  chain.zeta.fill(rig.flyDragNsPerM);
+  chain.rest[laid.n - 1] = fullReachM(heightM, air.lengthM);
+  const handLine = lay.kind !== 'feed' && lay.kind !== 'bank-lay';
+  return {
+    chain,
+    air,
+    rod,
+    current,
+    rig,
+    wet: wettedDrag(most, stepM, rig),
+    most,
+    stepM,
+    dt,
+    feedGain: lay.kind === 'feed' ? (lay.gain ?? LAY_DEFAULTS.feedGain) : 0,
+    retrieveMps: handLine ? (input.retrieveMps ?? RETRIEVE_MPS) : 0,
+    end: { held: true, x: rod.xM, y: rod.yM },
+    freeFly: { xM: landing.xM, yM: landing.yM },
   };
 }
 
-function layChain(
-  landing: Place,
-  tip: Place,
-  restReachM: number,
-  fullReachM: number,
-  rig: Rig,
-  input: DriftInput,
-): Chain {
-  const nodeM = input.nodeM ?? 0.2;
-  const distance = Math.hypot(tip.xM - landing.xM, tip.yM - landing.yM);
-  const onWater = Math.max(2 * nodeM, distance - restReachM);
-  const n = Math.max(3, Math.round(onWater / nodeM) + 1);
-  const chain = createChain(n, input.dragRatio ?? DEFAULT_RATIO);
-  const ux = distance > 0 ? (tip.xM - landing.xM) / distance : 1;
-  const uy = distance > 0 ? (tip.yM - landing.yM) / distance : 0;
-  const step = onWater / (n - 1);
-  const slack = 1 + (input.microSlack ?? DEFAULT_MICRO_SLACK);
-  for (let i = 0; i < n; i++) {
-    chain.x[i] = landing.xM + ux * step * i;
-    chain.y[i] = landing.yM + uy * step * i;
-    chain.rest[i] = step * slack;
-    chain.zeta[i] = rig.flyDragNsPerM;
-  }
-  chain.rest[n - 1] = Math.max(fullReachM, distance - onWater);
-  return chain;
+/** One step: friction, the current, the rod, the hand, then the tensions. False: not settled. */
+function step(run: Run, first: boolean): boolean {
+  const { chain, rod, end } = run;
+  renewTangents(chain);
+  renewFriction(run, first);
+  advect(run);
+  const i = chain.n - 1;
+  followInto(rod, { xM: chain.x[i]!, yM: chain.y[i]! }, run.current, run.dt);
+  end.x = rod.xM;
+  end.y = rod.yM;
+  if (run.feedGain > 0) payOut(run);
+  else if (run.retrieveMps > 0) takeIn(run);
+  pullEntry(run);
+  run.freeFly.xM = chain.freeX[0]!;
+  run.freeFly.yM = chain.freeY[0]!;
+  return tightenChain(chain, end);
+}
+
+function wettedDrag(most: number, stepM: number, rig: Rig): Float64Array {
+  return Float64Array.from({ length: most }, (_, i) => {
+    const d = diameterMm(rig, i * stepM) / 1000;
+    const length = i === 0 || i === most - 1 ? 0.5 * stepM : stepM;
+    return 0.5 * WATER_DENSITY * CROSS_COEFFICIENT * WETTED_SHARE * d * length;
+  });
 }
 
 /** Quadratic friction, linearised on the slip of the last step and averaged with it. */
-function renewFriction(
-  chain: Chain,
-  wet: Float64Array,
-  flyDragNsPerM: number,
-  dt: number,
-  first: boolean,
-): void {
+function renewFriction(run: Run, first: boolean): void {
+  const { chain, wet, dt, rig } = run;
   const { n, x, y, freeX, freeY, zeta, dry } = chain;
   for (let i = 0; i < n; i++) {
-    const slip = first ? FIRST_SLIP_MPS : Math.hypot(x[i]! - freeX[i]!, y[i]! - freeY[i]!) / dt;
-    let z = wet[i]! * Math.max(SLIP_FLOOR_MPS, slip) + (i === 0 ? flyDragNsPerM : 0);
+    const dx = x[i]! - freeX[i]!;
+    const dy = y[i]! - freeY[i]!;
+    const slip = first ? FIRST_SLIP_MPS : Math.sqrt(dx * dx + dy * dy) / dt;
+    let z = wet[i]! * Math.max(SLIP_FLOOR_MPS, slip) + (i === 0 ? rig.flyDragNsPerM : 0);
     if (dry[i]) z *= GROUND_DRAG;
     zeta[i] = first ? z : 0.5 * (zeta[i]! + z);
   }
 }
 
-/** 1/2 rho Cn d (wetted share) times the length each node stands for, N s2/m2: times slip is friction. */
-function wettedDrag(chain: Chain, rig: Rig): Float64Array {
-  const { n, rest } = chain;
-  let fromFly = 0;
-  return Float64Array.from({ length: n }, (_, i) => {
-    const before = i > 0 ? rest[i - 1]! : 0;
-    const after = i < n - 1 ? rest[i]! : 0;
-    const d = diameterMm(rig, fromFly) / 1000;
-    fromFly += after;
-    return 0.5 * WATER_DENSITY * CROSS_COEFFICIENT * WETTED_SHARE * d * 0.5 * (before + after);
-  });
-}
-
 /** Midpoint rule. */
-function advect(chain: Chain, current: Current, dt: number): void {
+function advect({ chain, current, dt }: Run): void {
   const { n, x, y, freeX, freeY } = chain;
   for (let i = 0; i < n; i++) {
-    let s = surfaceInto(current, x[i]!, y[i]!);
+    let s = surfaceAt(current, x[i]!, y[i]!);
     chain.dry[i] = s.depthM > 0 ? 0 : 1;
-    s = surfaceInto(current, x[i]! + 0.5 * dt * s.u, y[i]! + 0.5 * dt * s.v);
+    s = surfaceAt(current, x[i]! + 0.5 * dt * s.u, y[i]! + 0.5 * dt * s.v);
     freeX[i] = x[i]! + dt * s.u;
     freeY[i] = y[i]! + dt * s.v;
   }
 }
 
-/** The sag of the line in the air draws the entry toward the tip. Never past where it hangs slack. */
-function pullEntry(
-  chain: Chain,
-  end: Place2,
-  air: ReturnType<typeof layAir>,
-  restPullN: number,
-  dt: number,
-): void {
+/** Distance from the entry, where it would be free, to the tip. */
+function entryToTip({ chain, end }: Run): number {
+  const dx = end.x - chain.freeX[chain.n - 1]!;
+  const dy = end.y - chain.freeY[chain.n - 1]!;
+  return Math.sqrt(dx * dx + dy * dy);
+}
+
+/**
+ * How far out the line enters the water. The entry node is the nearest to that place, and more or less
+ * than the resting length hangs beyond it: the difference is taken off, so that nothing jumps when a
+ * node is lifted or laid down.
+ */
+const entersAt = (run: Run, distance: number) =>
+  Math.max(0, distance - (run.air.lengthM - run.air.restLengthM));
+
+/**
+ * The sag of the line in the air draws the entry toward the tip. On a slack line it moves alone, and
+ * d' = -m T0 (d/d0)^2 gives d(dt) = d/(1 + m T0 d dt/d0^2); on a tight one the pull T is a force that
+ * the chain shares out.
+ */
+function pullEntry(run: Run): void {
+  const { chain, end, air, dt } = run;
   const i = chain.n - 1;
   const dx = end.x - chain.freeX[i]!;
   const dy = end.y - chain.freeY[i]!;
-  const distance = Math.hypot(dx, dy);
+  const distance = Math.sqrt(dx * dx + dy * dy);
+  chain.pullX = 0;
+  chain.pullY = 0;
   if (distance < 1e-6) return;
   const along = (dx * chain.tx[i]! + dy * chain.ty[i]!) / distance;
   const mobility = (1 + (chain.dragRatio - 1) * along * along) / chain.zeta[i]!;
-  const wish = dt * mobility * pullAt(air, distance, restPullN);
-  const move = Math.min(wish, 0.5 * distance, 0.05);
-  chain.freeX[i] = chain.freeX[i]! + (move * dx) / distance;
-  chain.freeY[i] = chain.freeY[i]! + (move * dy) / distance;
+  const tight = chain.lambda[i - 1]! > 0;
+  const pull = pullAt(air, entersAt(run, distance));
+  const move = tight
+    ? Math.min(MOST_PULLED_M, dt * mobility * pull)
+    : distance * (1 - 1 / (1 + (mobility * pull * dt) / distance));
+  chain.pullX = (move * dx) / distance;
+  chain.pullY = (move * dy) / distance;
+  chain.freeX[i] = chain.freeX[i]! + chain.pullX;
+  chain.freeY[i] = chain.freeY[i]! + chain.pullY;
+}
+/** A free place farther off than this is a slip of the arithmetic, m. */
+const MOST_PULLED_M = 20;
+
+/** Line is paid out at the pace of the water where it enters; a length that is due becomes a node. */
+function payOut(run: Run): void {
+  const { chain, air, current, end } = run;
+  const i = chain.n - 1;
+  const s = surfaceInto(current, chain.x[i]!, chain.y[i]!);
+  air.lengthM += run.feedGain * Math.hypot(s.u, s.v) * run.dt;
+  const spare = air.lengthM - air.restLengthM;
+  if (spare > 1.5 * run.stepM && chain.n < run.most) {
+    const distance = Math.max(1e-6, entryToTip(run));
+    const share = Math.min(run.stepM, 0.5 * distance) / distance;
+    for (const [at, tip] of [
+      [chain.x, end.x],
+      [chain.y, end.y],
+    ] as const)
+      at[i + 1] = at[i]! + share * (tip - at[i]!);
+    chain.freeX[i + 1] = chain.freeX[i]! + share * (end.x - chain.freeX[i]!);
+    chain.freeY[i + 1] = chain.freeY[i]! + share * (end.y - chain.freeY[i]!);
+    chain.rest[i] = run.stepM;
+    chain.zeta[i + 1] = chain.zeta[i]!;
+    chain.tx[i + 1] = chain.tx[i]!;
+    chain.ty[i + 1] = chain.ty[i]!;
+    chain.lambda[i + 1] = chain.lambda[i]!;
+    chain.dry[i + 1] = chain.dry[i]!;
+    chain.n++;
+    air.lengthM -= run.stepM;
+  }
+  chain.rest[chain.n - 1] = fullReachM(air.heightM, air.lengthM);
 }
 
-type Place2 = { x: number; y: number };
+/** Slack that gathers under the rod is taken in, and line lifted off the water as it shortens. */
+function takeIn(run: Run): void {
+  const { chain, air } = run;
+  const loose = air.restReachM - LOOSE_M - entersAt(run, entryToTip(run));
+  if (loose <= 0 || chain.n <= 3) return;
+  air.lengthM -= Math.min(loose, run.retrieveMps * run.dt);
+  if (air.lengthM < air.restLengthM - 0.5 * run.stepM) {
+    chain.n--;
+    air.lengthM += run.stepM;
+    chain.lambda[chain.n] = 0;
+  }
+  air.lengthM = Math.max(air.lengthM, air.heightM);
+  chain.rest[chain.n - 1] = Math.max(entryToTip(run), fullReachM(air.heightM, air.lengthM));
+}
 
-function linePlaces(chain: Chain, tip: Place): Place[] {
+/**
+ * An on-water mend: all line farther from the fly than leader and a little is lifted and thrown over
+ * with the rod, the farther the more, measured along the line. What slack does not allow, the fly pays.
+ */
+function throwOver(run: Run, mend: Mend): void {
+  const { chain, rod, rig, stepM } = run;
+  const keep = rig.leaderM + MEND_KEEPS_M;
+  const whole = stepM * (chain.n - 1);
+  const fly = { xM: chain.x[0]!, yM: chain.y[0]! };
+  const up = upCurrentRad(run.current, fly.xM, fly.yM);
+  const sign = mend.toward === 'up-current' ? 1 : -1;
+  for (let i = 0; i < chain.n; i++) {
+    const share = Math.max(0, (stepM * i - keep) / Math.max(stepM, whole - keep));
+    chain.x[i] = chain.x[i]! + sign * share * mend.amountM * Math.cos(up);
+    chain.y[i] = chain.y[i]! + sign * share * mend.amountM * Math.sin(up);
+  }
+  swing(rod, mend.toward, mend.amountM, up, fly, run.current);
+}
+
+function linePlaces({ chain, rod }: Run): Place[] {
   const out: Place[] = [];
   for (let i = 0; i < chain.n; i++) out.push({ xM: chain.x[i]!, yM: chain.y[i]! });
-  out.push(tip);
+  out.push({ xM: rod.xM, yM: rod.yM });
   return out;
 }
 
-function emptyResult(count: number, chain: Chain, tip: Place): DriftResult {
+const frameOf = (run: Run, tS: number, dragMps: number): DriftFrame => ({
+  tS,
+  line: linePlaces(run),
+  tensionN: Array.from(run.chain.lambda.subarray(0, run.chain.n), (l) => l / run.dt),
+  dragMps,
+});
+
+function emptyResult(count: number, run: Run): DriftResult {
   const out: DriftResult = {
     t: new Float64Array(count),
     x: new Float64Array(count),
@@ -304,92 +376,56 @@ function emptyResult(count: number, chain: Chain, tip: Place): DriftResult {
     passesAtS: null,
     reason: null,
     status: 'ok',
-    laid: linePlaces(chain, tip),
+    laid: linePlaces(run),
+    stepM: run.stepM,
+    leaderPlaces: Math.min(run.chain.n, Math.round(run.rig.leaderM / run.stepM) + 1),
     atFirstDrag: null,
   };
-  out.x[0] = chain.x[0]!;
-  out.y[0] = chain.y[0]!;
+  out.x[0] = run.chain.x[0]!;
+  out.y[0] = run.chain.y[0]!;
   return out;
 }
 
-function cutShort(out: DriftResult, count: number): void {
-  out.t = out.t.subarray(0, count);
-  out.x = out.x.subarray(0, count);
-  out.y = out.y.subarray(0, count);
-  out.dragMps = out.dragMps.subarray(0, count);
-  out.dragClass = out.dragClass.subarray(0, count);
-}
-
-function classify(out: DriftResult, dt: number): void {
-  const need = Math.max(1, Math.ceil(LASTS_S / dt - 1e-9));
-  const first = (limit: number): number | null => {
-    let run = 0;
-    for (let n = 1; n < out.t.length; n++) {
-      run = out.dragMps[n]! > limit ? run + 1 : 0;
-      if (run >= need) return out.t[n - need + 1]! - dt;
-    }
-    return null;
-  };
-  out.firstMicroS = first(MICRO_MPS);
-  out.firstWakeS = first(WAKE_MPS);
-  for (let n = 0; n < out.t.length; n++) {
-    const d = out.dragMps[n]!;
-    out.dragClass[n] = d > WAKE_MPS ? 2 : d > MICRO_MPS ? 1 : 0;
-  }
-  out.cleanS = out.firstMicroS ?? out.t[out.t.length - 1]!;
-  for (let n = 1; n < out.t.length && out.t[n]! <= out.cleanS + 1e-9; n++) {
-    out.cleanM += Math.hypot(out.x[n]! - out.x[n - 1]!, out.y[n]! - out.y[n - 1]!);
-  }
-}
-
-function judge(out: DriftResult, input: DriftInput, current: Current, unknown: boolean): void {
-  if (unknown) out.status = 'unknown';
-  const { fish } = input;
-  if (fish) {
-    // Along its heading: positive ahead. It passes where the sign turns.
-    const cos = Math.cos(fish.headingRad);
-    const sin = Math.sin(fish.headingRad);
-    const ahead = (n: number) => (out.x[n]! - fish.xM) * cos + (out.y[n]! - fish.yM) * sin;
-    const aside = (n: number) =>
-      Math.abs(-(out.x[n]! - fish.xM) * sin + (out.y[n]! - fish.yM) * cos);
-    out.passesFish = 'misses';
-    for (let n = 1; n < out.t.length; n++) {
-      if (!(ahead(n - 1) > 0 && ahead(n) <= 0)) continue;
-      if (aside(n) > PASS_M) continue;
-      const t = out.t[n]!;
-      out.passesAtS = t;
-      out.passesFish =
-        out.firstWakeS !== null && t > out.firstWakeS
-          ? 'wake'
-          : out.firstMicroS !== null && t > out.firstMicroS
-            ? 'micro'
-            : 'clean';
-      break;
-    }
-  }
-  out.reason = reasonOf(out, current);
-}
+/** Mean strain rate along a line at which it counts as drawing or slackening, 1/s. */
+const STRAIN_PER_S = 0.02;
 
 /**
- * Which way drag came, from the line as it lay: quickest water under it against the fly's own,
- * and the strain rate t.grad(u).t along the line from the fly (positive drags at once).
+ * Which way drag came, from the line as it lay: quickest water under it against the fly's own, and the
+ * strain rate t.grad(u).t along the line from the fly: > 0 it runs into quicker water the way it
+ * flows and draws at once, < 0 slack gathers first.
  */
 function reasonOf(out: DriftResult, current: Current): Reason | null {
   if (out.firstMicroS === null) return null;
   const line = out.laid;
-  const own = surfaceInto(current, line[0]!.xM, line[0]!.yM);
+  const own = { ...surfaceInto(current, line[0]!.xM, line[0]!.yM) };
   const flyMps = Math.hypot(own.u, own.v);
   let quickest = 0;
   let slowest = Infinity;
+  let strain = 0;
+  let length = 0;
+  let before = own;
   for (let i = 1; i < line.length - 1; i++) {
-    const s = surfaceInto(current, line[i]!.xM, line[i]!.yM);
+    const s = { ...surfaceInto(current, line[i]!.xM, line[i]!.yM) };
     const v = Math.hypot(s.u, s.v);
     quickest = Math.max(quickest, v);
     if (s.depthM > 0) slowest = Math.min(slowest, v);
+    const dx = line[i]!.xM - line[i - 1]!.xM;
+    const dy = line[i]!.yM - line[i - 1]!.yM;
+    const d = Math.hypot(dx, dy);
+    if (d > 0) strain += ((s.u - before.u) * dx + (s.v - before.v) * dy) / d;
+    length += d;
+    before = s;
   }
-  if (quickest > 1.2 * flyMps + 0.05)
-    return { what: 'tongue-between', value: quickest, unit: 'm/s', source: 'chain' };
-  if (slowest < 0.7 * flyMps)
-    return { what: 'slack-between', value: slowest, unit: 'm/s', source: 'chain' };
-  return { what: 'line-at-its-end', value: flyMps, unit: 'm/s', source: 'chain' };
+  const rate = length > 0 ? strain / length : 0;
+  const about = rate > STRAIN_PER_S ? 'draws' : rate < -STRAIN_PER_S ? 'slackens' : 'across';
+  const because = (what: string, value: number): Reason => ({
+    what,
+    value,
+    unit: 'm/s',
+    source: 'chain',
+    about,
+  });
+  if (quickest > 1.2 * flyMps + 0.05) return because('tongue-between', quickest);
+  if (slowest < 0.7 * flyMps) return because('slack-between', slowest);
+  return because('line-at-its-end', flyMps);
 }

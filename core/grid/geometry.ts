@@ -14,7 +14,7 @@ export function nearestOnSegment(p: Place, a: Place, b: Place): { t: number; dis
   return { t, distanceM: Math.hypot(a.xM + t * dx - p.xM, a.yM + t * dy - p.yM) };
 }
 
-export function distanceToPolyline(p: Place, line: Place[]): number {
+export function distanceToPolyline(p: Place, line: readonly Place[]): number {
   let best = Infinity;
   for (let i = 0; i + 1 < line.length; i++) {
     best = Math.min(best, nearestOnSegment(p, line[i]!, line[i + 1]!).distanceM);

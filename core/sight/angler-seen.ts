@@ -162,7 +162,10 @@ export function exposureAt(
   );
 }
 
-/** The same for every posture at its own pace, in the order of POSTURES: what a way is weighed by. */
+/**
+ * The same for every posture in the order of POSTURES: at its own pace, what a way is weighed by; or
+ * still (`paceShare` 0), what a stand is.
+ */
 export function movingExposuresInto(
   scene: Scene,
   view: FishView,
@@ -170,12 +173,14 @@ export function movingExposuresInto(
   heightM: number,
   conditions: Conditions,
   out: Float64Array,
+  paceShare = 1,
 ): void {
   const line = lineTo(scene, view, place, conditions, 'ground');
   const guesses = conditions.guesses ?? NOTICE;
   for (let p = 0; p < POSTURES.length; p++) {
     const posture = POSTURES[p]!;
-    out[p] = line ? exposureOn(line, view, posture, heightM, POSTURE[posture].paceMps, guesses) : 1;
+    const motionMps = paceShare * POSTURE[posture].paceMps;
+    out[p] = line ? exposureOn(line, view, posture, heightM, motionMps, guesses) : 1;
   }
 }
 

@@ -12,6 +12,7 @@ export {
   type StalkGround,
   type StalkInput,
   type StalkKeep,
+  type StalkQuestion,
   type StalkResult,
   type StalkWay,
   type Watcher,
@@ -20,11 +21,21 @@ export type { Along, Moment, StalkLeg, Worst } from './legs';
 export { otherWays, sameWay } from './other-ways';
 export { whatIfStalk, type StalkChange } from './what-if-stalk';
 export { fromFarBank, type FarBank } from './far-bank';
+export { waysOut, type WaysOut } from './ways-out';
 
 // What it rests on.
 export { ALARM, tauBandOf, type Alarm } from './guesses';
-export { fishSeen, seenAt, seenField, type FishSeen, type SeenField } from './seen-field';
-export { bedAt, cellAt, CLOSED, SLICK, walkGrid, type Forbidden, type WalkGrid } from './walk-grid';
+export { fishSeen, seenAt, seenField, seenInto, type FishSeen, type SeenField } from './seen-field';
+export {
+  bedAt,
+  cellAt,
+  cellPlace,
+  CLOSED,
+  SLICK,
+  walkGrid,
+  type Forbidden,
+  type WalkGrid,
+} from './walk-grid';
 export {
   mayWade,
   rescdamGoodM2s,
@@ -34,7 +45,7 @@ export {
   type HazardClass,
   type WadingBody,
 } from './wading';
-export { leastCost, type Graph } from './least-cost';
+export { leastCost, leastCosts, type Graph } from './least-cost';
 
 // Shadow and care.
 export { shadowAt, shadowLeaves, type Shadow } from './shadow';

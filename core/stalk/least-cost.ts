@@ -7,7 +7,8 @@ export interface Graph {
 /**
  * Least-cost way from any of the starts to a node (Dijkstra 1959) with a binary heap. Costs must be
  * >= 0. With `atLeast`, a bound from below on what is left that never falls by more than an edge
- * costs, fewer nodes are visited and the answer is the same (A*: Hart, Nilsson & Raphael 1968). null when there is none. Ties are taken in order of arrival, so the answer is fixed.
+ * costs, fewer nodes are visited and the answer is the same (A*: Hart, Nilsson & Raphael 1968).
+ * null when there is none. Ties are taken in order of arrival, so the answer is fixed.
  */
 export function leastCost(
   graph: Graph,
@@ -15,11 +16,38 @@ export function leastCost(
   to: number,
   atLeast: (node: number) => number = () => 0,
 ): { path: number[]; cost: number } | null {
+  const { cost, before } = settle(graph, typeof from === 'number' ? [from] : from, to, atLeast);
+  if (cost[to] === Infinity) return null;
+  const path = [to];
+  while (before[path[path.length - 1]!]! >= 0) path.push(before[path[path.length - 1]!]!);
+  return { path: path.reverse(), cost: cost[to]! };
+}
+
+export interface Settled {
+  /** Least cost to each node; Infinity where there is no way. */
+  cost: Float64Array;
+  /** The node before it on that way; -1 at the starts. */
+  before: Int32Array;
+  /** Nodes in the order in which they were settled: each after the one before it. */
+  order: number[];
+}
+
+/** Least-cost ways from the starts to every node (Dijkstra 1959). */
+export const leastCosts = (graph: Graph, from: readonly number[]): Settled =>
+  settle(graph, from, -1, () => 0);
+
+function settle(
+  graph: Graph,
+  from: readonly number[],
+  to: number,
+  atLeast: (node: number) => number,
+): Settled {
   const cost = new Float64Array(graph.size).fill(Infinity);
   const before = new Int32Array(graph.size).fill(-1);
   const done = new Uint8Array(graph.size);
+  const order: number[] = [];
   const heap = createHeap();
-  for (const start of typeof from === 'number' ? [from] : from) {
+  for (const start of from) {
     cost[start] = 0;
     heap.push(start, atLeast(start));
   }
@@ -37,12 +65,10 @@ export function leastCost(
     if (node < 0 || node === to) break;
     if (done[node]) continue;
     done[node] = 1;
+    order.push(node);
     graph.visit(node, edge);
   }
-  if (cost[to] === Infinity) return null;
-  const path = [to];
-  while (before[path[path.length - 1]!]! >= 0) path.push(before[path[path.length - 1]!]!);
-  return { path: path.reverse(), cost: cost[to]! };
+  return { cost, before, order };
 }
 
 /** A binary heap of nodes by key, in typed arrays that grow; `pop` gives -1 when it is empty. */

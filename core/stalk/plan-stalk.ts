@@ -41,6 +41,9 @@ export interface StalkInput {
   cellM?: number;
 }
 
+/** A stalk without its end: what does not change with where the angler means to stand. */
+export type StalkQuestion = Omit<StalkInput, 'to' | 'endPosture' | 'via'>;
+
 /** Chance that a fish is still calm, with the alarm time at its low and high guess. */
 export interface Calm {
   fishId: string;
@@ -89,7 +92,7 @@ export interface StalkGround {
  * The ground of a question. `kept` may hold what an earlier question worked out (`createStalkKeep`):
  * a grid for the same body and spots, and what a fish sees in the same light.
  */
-export function stalkGround(scene: Scene, input: StalkInput, kept?: StalkKeep): StalkGround {
+export function stalkGround(scene: Scene, input: StalkQuestion, kept?: StalkKeep): StalkGround {
   const { fish, angler, conditions, forbidden = [], cellM = FINE_M } = input;
   const { heightM } = angler;
   const once = kept ?? createStalkKeep();
@@ -183,7 +186,7 @@ export function planStalkOn(ground: StalkGround, input: StalkInput): StalkResult
 const startsOf = (input: StalkInput): readonly Place[] =>
   'xM' in input.from ? [input.from] : input.from;
 
-export function weighingOf(input: StalkInput): Weighing {
+export function weighingOf(input: StalkQuestion): Weighing {
   const alarm = input.alarm ?? ALARM;
   return {
     wading: input.wading ?? 'never-unless',

@@ -1,0 +1,108 @@
+import type { Place } from '../grid/index';
+import { featuresOf, shapePlaces, type BeatPlan } from '../formats/index';
+import { DEFAULT_RIG, rigFor, type FlyKind, type Rig } from '../rig/index';
+import type { Conditions, Fish, Posture } from '../sight/index';
+import type { Alarm, Forbidden, WadingBody, Watcher } from '../stalk/index';
+import type { Lay, LayKind } from './lays';
+import type { CastFrom, TermWeights } from './shot-terms';
+
+export interface ShotAngler extends WadingBody {
+  rodM: number;
+  rodHand: 'right' | 'left';
+  /** What this angler lands within half a metre. */
+  landsWithinHalfMetreToM: number;
+}
+
+/** A search for shots, in full. */
+export interface ShotsInput {
+  target: Fish;
+  others: readonly Watcher[];
+  angler: ShotAngler;
+  /** `windFromRad`: plan angle that the wind blows from; null or absent: not known, taken as none. */
+  conditions: Conditions & { windFromRad?: number | null };
+  from: Place | readonly Place[];
+  rig: Rig;
+  leaderM: number;
+  lays: readonly Lay[];
+  castFrom: CastFrom;
+  windSchool?: 'tilt' | 'heavier-line' | 'change-sides';
+  wading?: 'never-unless' | 'for-the-angle';
+  hiding?: 'creep' | 'screen';
+  postures?: readonly Posture[];
+  forbidden?: readonly Forbidden[];
+  alarm?: Alarm;
+  /** How far the fish drops back as it rises, m. */
+  driftBackM?: number;
+  /** Where the fly must land; absent: the lead that the fish wants, on its lane. */
+  landing?: Place;
+  pin?: { stand?: Place; lay?: LayKind };
+  exclude?: { spots?: readonly Place[]; lays?: readonly LayKind[] };
+  weights?: Partial<TermWeights>;
+  standStepM?: number;
+}
+
+/** What a search may be asked with: all but the target has a default. */
+export type ShotsQuestion = Partial<Omit<ShotsInput, 'target' | 'angler' | 'rig' | 'lays'>> & {
+  target: Fish;
+  angler?: Partial<ShotAngler>;
+  rig?: Partial<Rig>;
+  fly?: FlyKind;
+  lays?: readonly Lay[];
+};
+
+/** Every lay, with its usual amount. */
+export const SEARCHED_LAYS: readonly Lay[] = [
+  { kind: 'straight' },
+  { kind: 'reach', toward: 'up-current', amountM: 1.5 },
+  { kind: 'reach', toward: 'down-current', amountM: 1.5 },
+  { kind: 'slack' },
+  { kind: 'pile' },
+  { kind: 'curve', toward: 'up-current' },
+  { kind: 'aerial-mend', toward: 'up-current' },
+  { kind: 'feed' },
+  { kind: 'high-stick' },
+  { kind: 'bow-and-arrow' },
+  { kind: 'roll' },
+  { kind: 'bank-lay' },
+];
+
+const DEFAULT_ANGLER: ShotAngler = {
+  heightM: 1.75,
+  massKg: 78,
+  maxWadeM: 0.7,
+  rodM: 2.4,
+  rodHand: 'right',
+  landsWithinHalfMetreToM: 12,
+};
+const DULL: ShotsInput['conditions'] = {
+  sunAltitudeRad: 0.5,
+  sunPlanRad: null,
+  sky: 'overcast',
+  windMps: 0,
+};
+
+/** Fills in what was not said. */
+export function shotsInput(plan: BeatPlan, q: ShotsQuestion): ShotsInput {
+  const { fly, rig: told, angler, lays = SEARCHED_LAYS, ...rest } = q;
+  const rig = rigFor(fly ?? 'dry', { ...DEFAULT_RIG, ...told });
+  const entries = featuresOf(plan, 'entry').map((f) => shapePlaces(f.shape)[0]!);
+  const without = q.exclude?.lays ?? [];
+  return {
+    others: [],
+    conditions: DULL,
+    from: entries.length > 0 ? entries : [footOf(plan)],
+    castFrom: 'any-angle',
+    ...rest,
+    rig,
+    leaderM: rig.leaderM,
+    angler: { ...DEFAULT_ANGLER, ...angler },
+    lays: lays.filter((l) => !without.includes(l.kind) && (!q.pin?.lay || q.pin.lay === l.kind)),
+  };
+}
+
+/** The down-current end of the true left bank, where no entry is marked. */
+export function footOf(plan: BeatPlan): Place {
+  const left = featuresOf(plan, 'bank').find((b) => b.side === 'left')!;
+  const foot = shapePlaces(left.shape)[0]!;
+  return { xM: foot.xM, yM: foot.yM - 2 };
+}
