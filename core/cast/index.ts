@@ -81,3 +81,23 @@ export {
 } from './room-behind';
 export { windOnCast, type WindOnCast } from './wind';
 export { falseCast, type FalseCast } from './false-cast';
+export { bestMend, type BestMend } from './best-mend';
+export {
+  coverGrid,
+  coverOrder,
+  structureAt,
+  type Cover,
+  type CoverWater,
+  type PoolCover,
+  type StructureKind,
+} from './covers';
+export {
+  castNow,
+  castStudy,
+  driftInputOf,
+  sameLay,
+  type CastNow,
+  type CastQuestion,
+  type CastStudy,
+  type LayRow,
+} from './cast-now';

@@ -37,7 +37,12 @@ export interface Stand {
 }
 
 /** Postures a cast is made in, the easiest first; a lower one costs distance (our guesses). */
-const SURE_SHARE: Record<Posture, number> = { stand: 1, crouch: 0.95, kneel: 0.85, crawl: 0.5 };
+export const SURE_SHARE: Record<Posture, number> = {
+  stand: 1,
+  crouch: 0.95,
+  kneel: 0.85,
+  crawl: 0.5,
+};
 /** Seen this little, nobody keeps lower still. */
 const LOW_ENOUGH = 0.15;
 /** Nearer than this the fish is under the rod, m. */
@@ -222,7 +227,7 @@ export function liesOverSolid({ flow }: Scene, a: Place, b: Place): boolean {
 }
 
 /** Land between the feet and the first water along the cast, m; 0 when standing in it or far from any. */
-function grassBefore(scene: Scene, place: Place, aimRad: number): number {
+export function grassBefore(scene: Scene, place: Place, aimRad: number): number {
   const { flow } = scene;
   for (let d = 0; d < 8; d += 0.25) {
     const x = place.xM + d * Math.cos(aimRad);
