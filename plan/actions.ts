@@ -5,6 +5,7 @@ import { type Lie, type Method } from '../core/lies/index';
 import { probeFlow } from '../core/water/index';
 import { formatAddress, type Address } from './address';
 import { cm, NO_CAST, type Desk } from './desk';
+import { createCastActions, type Searching } from './cast-actions';
 import { createMarkActions } from './mark-actions';
 import { createStalkActions } from './stalk-actions';
 import { createTryActions } from './try-actions';
@@ -26,6 +27,7 @@ export function createActions(
   outbox: Outbox,
   now: () => number,
   firstCast: () => Promise<FirstCast | null>,
+  searching: () => Searching | null = () => null,
 ) {
   const zone = beat.plan.timeZone;
   const link = () => formatAddress(beat.id, store.get(), zone);
@@ -34,13 +36,17 @@ export function createActions(
   const replace = () => window.history.replaceState(null, '', link());
   const desk: Desk = { store, beat, outbox, now, push, replace };
 
-  /** Proposes a cast at the target, computed in the live worker. */
+  const casting = createCastActions(desk, searching);
+
+  /** Proposes a cast at the target, computed in a worker. */
   let proposing: string | null = null;
   async function propose(): Promise<void> {
     const target = targetOf(store.get());
     if (target && proposing === target.id) return;
     proposing = target?.id ?? null;
-    const cast = await firstCast();
+    // In Cast the whole search answers, and its best is taken; elsewhere a cast to begin from will do.
+    if (target && store.get().step === 'cast') await casting.suggestShot();
+    const cast = store.get().stand ? null : await firstCast();
     proposing = null;
     if (!cast || targetOf(store.get())?.id !== target?.id) return;
     const rounded = (p: Place) => ({ xM: cm(p.xM), yM: cm(p.yM) });
@@ -52,6 +58,7 @@ export function createActions(
     ...createMarkActions(desk),
     ...createTryActions(desk),
     ...createStalkActions(desk),
+    ...casting,
     go(step: Address['step']) {
       store.set({ step, placing: false, tapping: false, stalkTool: null });
       push();
@@ -131,10 +138,6 @@ export function createActions(
     setLayer: (layer: WorkspaceState['layer']) => store.set({ layer }),
     setPosture(posture: Address['posture']) {
       store.set({ posture });
-      push();
-    },
-    setLay(lay: Address['lay']) {
-      store.set({ lay });
       push();
     },
     suggestAgain() {

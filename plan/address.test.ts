@@ -11,6 +11,8 @@ const base: Address = {
   stand: null,
   landing: null,
   lay: { kind: 'straight' },
+  mend: null,
+  fly: 'dry',
   posture: 'kneel',
   from: null,
   via: [],

@@ -1,8 +1,10 @@
-import type { Lay } from '../core/cast/index';
+import type { Lay, Mend } from '../core/cast/index';
 import { LEVEL_NAMES, type LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
 import { POSTURES, type Posture } from '../core/sight/index';
+import type { FlyKind } from '../core/rig/index';
 import { fromCivil, toCivil } from './civil-time';
+import { LAYS_POSSIBLE, layText, mendText, parseLay, parseMend } from './lay-text';
 
 export const STEPS = ['day', 'read', 'spot', 'stalk', 'cast', 'log', 'learn'] as const;
 export type Step = (typeof STEPS)[number];
@@ -17,6 +19,10 @@ export interface Address {
   stand: Place | null;
   landing: Place | null;
   lay: Lay;
+  /** An on-water mend, if one is meant. */
+  mend: Mend | null;
+  /** What is at the end of the leader. */
+  fly: FlyKind;
   posture: Posture;
   /** Where the angler starts; null: at the beat's entries. */
   from: Place | null;
@@ -27,11 +33,7 @@ export interface Address {
 
 const placeText = (p: Place) => `${p.xM.toFixed(2)},${p.yM.toFixed(2)}`;
 
-function layText(lay: Lay): string {
-  return lay.kind === 'straight'
-    ? 'straight'
-    : `reach.${lay.toward === 'up-current' ? 'up' : 'down'}.${lay.amountM.toFixed(1)}`;
-}
+const FLIES: readonly FlyKind[] = ['dry', 'dry-dropper', 'indicator', 'sunk'];
 
 export function formatAddress(beatId: string, a: Address, timeZone?: string): string {
   const query = new URLSearchParams();
@@ -42,6 +44,8 @@ export function formatAddress(beatId: string, a: Address, timeZone?: string): st
   if (a.stand) query.set('stand', placeText(a.stand));
   if (a.landing) query.set('land', placeText(a.landing));
   query.set('lay', layText(a.lay));
+  if (a.mend) query.set('mend', mendText(a.mend));
+  if (a.fly !== 'dry') query.set('fly', a.fly);
   query.set('posture', a.posture);
   if (a.from) query.set('from', placeText(a.from));
   if (a.via.length > 0) query.set('via', a.via.map(placeText).join(';'));
@@ -100,11 +104,13 @@ export function parseAddress(
   );
   read('stand', parsePlace, (v) => (address.stand = v), 'two numbers of metres like 12.35,-3.10');
   read('land', parsePlace, (v) => (address.landing = v), 'two numbers of metres like 12.35,-3.10');
+  read('lay', parseLay, (v) => (address.lay = v), LAYS_POSSIBLE);
+  read('mend', parseMend, (v) => (address.mend = v), 'seconds, side and metres like 0.6.up.0.8');
   read(
-    'lay',
-    parseLay,
-    (v) => (address.lay = v),
-    'straight, or a reach of 0.2 to 2.5 m like reach.up.1.6',
+    'fly',
+    (t) => FLIES.find((f) => f === t) ?? null,
+    (v) => (address.fly = v),
+    FLIES.join(', '),
   );
   read(
     'posture',
@@ -131,13 +137,4 @@ const MOST_PLACES = 12;
 function parsePlaces(text: string): Place[] | null {
   const places = text.split(';').map(parsePlace);
   return places.length <= MOST_PLACES && places.every((p) => p !== null) ? places : null;
-}
-
-function parseLay(text: string): Lay | null {
-  if (text === 'straight') return { kind: 'straight' };
-  const m = /^reach\.(up|down)\.(\d+(?:\.\d+)?)$/.exec(text);
-  if (!m) return null;
-  const amountM = Number(m[2]);
-  if (!(amountM >= 0.2 && amountM <= 2.5)) return null;
-  return { kind: 'reach', toward: m[1] === 'up' ? 'up-current' : 'down-current', amountM };
 }

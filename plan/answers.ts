@@ -1,16 +1,23 @@
 import type { Remote } from 'comlink';
-import { RUNS, type FirstCast } from '../core/cast/index';
+import { RUNS, type FirstCast, type ShotsResult } from '../core/cast/index';
 import type { Lie, Method } from '../core/lies/index';
 import type { Fish } from '../core/sight/index';
 import type { FarBank, StalkInput, StalkResult } from '../core/stalk/index';
 import type { FlowField } from '../core/water/index';
-import { latestWins } from '../workers/client';
-import type { LiveWorker, RateInput, ReadWorker, StalkWorker } from '../workers/protocol';
+import { across, latestWins } from '../workers/client';
+import type {
+  LiveWorker,
+  RateInput,
+  ReadWorker,
+  ShotsWorker,
+  StalkWorker,
+} from '../workers/protocol';
 import { civilDay } from './civil-time';
 import type { createFlowSource } from './flow-source';
 import { HOURS } from './hours';
 import {
   careNow,
+  castQuestion,
   entriesOf,
   entryOf,
   laterLight,
@@ -18,6 +25,7 @@ import {
   lightByHour,
   lookoutInput,
   rateInput,
+  shotsQuestion,
   stalkInput,
   targetsInOrder,
 } from './questions';
@@ -26,7 +34,6 @@ import {
   sameLie,
   targetOf,
   TIP_HEIGHT_M,
-  tipOf,
   type BeatInput,
   type HourExposure,
   type HourGlare,
@@ -34,8 +41,6 @@ import {
 } from './state';
 import type { Store } from './store';
 
-/** Drift is followed this long, s. */
-const DRIFT_S = 6;
 /** Shade on the water moves no faster than is seen in this time, ms. */
 const FIVE_MINUTES = 300_000;
 /** Answer times kept for the bench. */
@@ -45,6 +50,7 @@ interface Workers {
   read: Remote<ReadWorker>;
   live: Remote<LiveWorker>;
   stalk: Remote<StalkWorker>;
+  shots: Remote<ShotsWorker>;
 }
 
 /**
@@ -64,6 +70,9 @@ export function createAnswers(
     rate: '',
     ring: '',
     drift: '',
+    castStudy: '',
+    shots: '',
+    pool: '',
     stalk: '',
     stalkStudy: '',
     farBank: '',
@@ -83,8 +92,19 @@ export function createAnswers(
     for (const key of Object.keys(asked) as (keyof typeof asked)[]) asked[key] = '';
     void workers.read.take(plan, flow);
     void workers.live.take(plan, flow);
-    if (!coarse) void workers.stalk.take(plan, flow);
-    store.set({ flow, flowStale: coarse, liesStale: true, driftStale: true, stalkStale: true });
+    if (!coarse) {
+      void workers.stalk.take(plan, flow);
+      void workers.shots.take(plan, flow);
+    }
+    store.set({
+      shotsStale: true,
+      pool: null,
+      flow,
+      flowStale: coarse,
+      liesStale: true,
+      driftStale: true,
+      stalkStale: true,
+    });
     refresh();
     workers.read.read().then((reading) => {
       if (taken === flow) store.set({ reading });
@@ -184,23 +204,31 @@ export function createAnswers(
   const askDrift = latestWins(
     async (s: WorkspaceState) => {
       const began = performance.now();
-      const target = targetOf(s);
-      const input = {
-        tip: tipOf(s.stand!, s.landing!, s.settings.rodM),
-        landing: s.landing!,
-        lay: s.lay,
-        seconds: DRIFT_S,
-        ...(target && { fish: { xM: target.xM, yM: target.yM, headingRad: target.headingRad } }),
-      };
-      const band = await workers.live.drift(input, s.dragging ? RUNS.dragging : RUNS.settled);
-      return { band, ms: performance.now() - began };
+      const runs = s.dragging ? RUNS.dragging : RUNS.settled;
+      const { band, now } = await workers.live.cast(castQuestion(plan, s)!, s.mend, runs);
+      return { band, now, ms: performance.now() - began };
     },
-    ({ band, ms }) =>
+    ({ band, now, ms }) =>
       store.set((s) => ({
         drift: band,
+        castNow: now,
         driftStale: false,
+        ...(!band.best.film && { filmAtS: null, filmRuns: false }),
         answerMs: [...s.answerMs.slice(1 - KEPT_TIMES), ms],
       })),
+    complain,
+  );
+  const askCastStudy = latestWins(
+    (s: WorkspaceState) => workers.live.castStudy(castQuestion(plan, s)!),
+    (castStudy) => store.set({ castStudy }),
+    complain,
+  );
+  const askPool = latestWins(
+    (s: WorkspaceState) => {
+      const { rodM, landsWithinHalfMetreToM } = s.settings;
+      return workers.shots.covers(s.stand!, rodM, landsWithinHalfMetreToM);
+    },
+    (pool) => store.set((s) => ({ pool: s.pool === null ? null : pool })),
     complain,
   );
   const askHours = latestWins(
@@ -277,8 +305,7 @@ export function createAnswers(
       if (other) once('methods', [flow.nx, other, input], () => askMethods({ input, other }));
       if (target) once('ring', [target, s.posture, light, body], () => askRing(s));
       else if (s.ring) store.set({ ring: null });
-      if (s.stand && s.landing)
-        once('drift', [s.stand, s.landing, s.lay, target, s.dragging === null], () => askDrift(s));
+      if (s.stand && s.landing) refreshCast(s);
       if (s.stand && target && !s.dragging)
         once('hours', [target, s.stand, s.posture, day, weather, body], () => askHours(s));
       if (s.step === 'spot') refreshSpot(s, [day, weather, polarised, body]);
@@ -287,6 +314,57 @@ export function createAnswers(
       if (flowIsFinal && (!s.dragging || s.step === 'stalk')) refreshStalk(s);
     }
     refreshing = false;
+  }
+
+  /** The drift within the frame; what asks longer, once the pointer rests. */
+  function refreshCast(s: WorkspaceState): void {
+    const question = castQuestion(plan, s);
+    once('drift', [question, s.mend, s.dragging === null], () => askDrift(s));
+    if (s.step !== 'cast' || s.dragging) return;
+    once('castStudy', question, () => askCastStudy(s));
+    if (s.pool !== null) once('pool', [s.stand, s.settings.rodM], () => askPool(s));
+    else asked.pool = '';
+    if (!s.shots && s.search.kind === 'idle' && s.flowState.kind === 'ready' && !s.flowStale)
+      void findShots();
+    // What was found belongs to a fish, an hour and a way of asking; it says so when they change.
+    if (s.shots && !s.shotsStale && JSON.stringify(shotsQuestion(plan, s)) !== asked.shots)
+      store.set({ shotsStale: true });
+  }
+
+  let searching = 0;
+  /** Looks for stands and casts; the newest search is the only one that tells. */
+  async function findShots(): Promise<ShotsResult | null> {
+    const s = store.get();
+    const question = shotsQuestion(plan, s);
+    if (!question || s.flowState.kind !== 'ready') return null;
+    const mine = ++searching;
+    asked.shots = JSON.stringify(question);
+    store.set({ search: { kind: 'looking', progress: 0 } });
+    try {
+      const onProgress = across((progress: number) => {
+        if (mine === searching) store.set({ search: { kind: 'looking', progress } });
+      });
+      const shots = await workers.shots.find(question, onProgress);
+      if (mine !== searching) return null;
+      store.set({ search: { kind: 'done' } });
+      if (!shots) return null;
+      store.set({
+        shots,
+        shotsCompared: [],
+        shotsStale: JSON.stringify(shotsQuestion(plan, store.get())) !== asked.shots,
+      });
+      return shots;
+    } catch (error) {
+      if (mine === searching) store.set({ search: { kind: 'stopped' } });
+      complain(error);
+      return null;
+    }
+  }
+
+  function cancelSearch(): void {
+    searching++;
+    void workers.shots.cancel();
+    store.set({ search: { kind: 'stopped' } });
   }
 
   /** The way, at once and coarse while something is dragged; what else might be done, at rest. */
@@ -324,5 +402,5 @@ export function createAnswers(
     });
   }
 
-  return { take, refresh, firstCast };
+  return { take, refresh, firstCast, findShots, cancelSearch };
 }

@@ -4,7 +4,7 @@ import {
   type CalibrationResult,
   type FlowField,
 } from '../core/water/index';
-import { across, hireFlow, hireLive, hireRead, hireStalk } from '../workers/client';
+import { across, hireFlow, hireLive, hireRead, hireShots, hireStalk } from '../workers/client';
 import { createAnswers } from './answers';
 import { createFlowSource, isPhone } from './flow-source';
 import type { BeatInput, WorkspaceState } from './state';
@@ -30,6 +30,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   const readWorker = hireRead(died);
   const liveWorker = hireLive(died);
   const stalkWorker = hireStalk(died);
+  const shotsWorker = hireShots(died);
   const source = createFlowSource(beat);
   const sharpens = canSharpen(plan);
   let wanted = '';
@@ -42,7 +43,12 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   const answers = createAnswers(
     store,
     plan,
-    { read: readWorker.call, live: liveWorker.call, stalk: stalkWorker.call },
+    {
+      read: readWorker.call,
+      live: liveWorker.call,
+      stalk: stalkWorker.call,
+      shots: shotsWorker.call,
+    },
     source,
     complain,
   );
@@ -176,7 +182,14 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
   return {
     stop() {
       unsubscribe();
-      for (const worker of [flowWorker, sideWorker, readWorker, liveWorker, stalkWorker])
+      for (const worker of [
+        flowWorker,
+        sideWorker,
+        readWorker,
+        liveWorker,
+        stalkWorker,
+        shotsWorker,
+      ])
         worker.dismiss();
     },
     cancelSolve() {
@@ -185,6 +198,8 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
       store.set({ flowState: { kind: 'cancelled' } });
     },
     firstCast: answers.firstCast,
+    findShots: answers.findShots,
+    cancelSearch: answers.cancelSearch,
     sharpen: () => void sharpen(),
     stopSharpening,
     /** Fits roughness and discharge to what was measured. */

@@ -1,5 +1,7 @@
 import { featuresOf, shapePlaces, type BeatPlan } from '../core/formats/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
+import type { CastQuestion, ShotsQuestion } from '../core/cast/index';
+import { rigFor } from '../core/rig/index';
 import type { Fish, LookoutInput } from '../core/sight/index';
 import type { Place } from '../core/grid/index';
 import type { CautionInput, StalkInput, Watcher } from '../core/stalk/index';
@@ -130,6 +132,81 @@ export function stalkInput(plan: BeatPlan, s: WorkspaceState): StalkInput | null
     forbidden: s.out,
     alarm: { tauS: settings.noticing.tauS, footfall: settings.noticing.footfall },
     ...(s.dragging && { cellM: DRAGGING_CELL_M }),
+  };
+}
+
+/** Drift is followed this long, s. */
+export const DRIFT_S = 6;
+
+/** Plan angle that the wind comes from; null while nobody has said. Up-current is +x, true right +y. */
+export function windFromRad(s: WorkspaceState): number | null {
+  const { windFrom } = s.settings;
+  if (windFrom === 'upstream') return 0;
+  if (windFrom === 'downstream') return Math.PI;
+  if (windFrom === 'true-right') return Math.PI / 2;
+  return windFrom === 'true-left' ? -Math.PI / 2 : null;
+}
+
+const anglerOf = ({ settings }: WorkspaceState) => ({
+  heightM: settings.anglerHeightM,
+  massKg: settings.anglerMassKg,
+  maxWadeM: settings.maxWadeM,
+  rodM: settings.rodM,
+  rodHand: settings.rodHand,
+  landsWithinHalfMetreToM: settings.landsWithinHalfMetreToM,
+});
+
+/** The marked fish beside the target that are still there. */
+const othersOf = (s: WorkspaceState): Watcher[] => {
+  const target = targetOf(s);
+  return s.marks.filter((m) => m.behaviour !== 'gone' && m.id !== target?.id).map(plainFish);
+};
+
+/** The cast as it stands on the plan; null without a stand and a landing place. */
+export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | null {
+  if (!s.stand || !s.landing) return null;
+  const target = targetOf(s);
+  return {
+    stand: s.stand,
+    landing: s.landing,
+    lay: s.lay,
+    posture: s.posture,
+    angler: anglerOf(s),
+    conditions: { ...steadyLight(plan, s), windFromRad: windFromRad(s) },
+    windSchool: s.settings.methods.wind,
+    target: target && plainFish(target),
+    others: othersOf(s),
+    rig: rigFor(s.fly),
+    seconds: DRIFT_S,
+  };
+}
+
+/** Where to stand and how to cast, with what the angler pinned, left out and weighed. */
+export function shotsQuestion(plan: BeatPlan, s: WorkspaceState): ShotsQuestion | null {
+  const target = targetOf(s);
+  if (!target) return null;
+  const { settings, asked } = s;
+  const { noticing } = settings;
+  return {
+    target: plainFish(target),
+    others: othersOf(s),
+    angler: anglerOf(s),
+    fly: s.fly,
+    conditions: { ...steadyLight(plan, s), windFromRad: windFromRad(s) },
+    from: s.from ?? entriesOf(plan),
+    castFrom: settings.methods.castFrom,
+    windSchool: settings.methods.wind,
+    wading: settings.methods.wading,
+    hiding: settings.methods.hiding,
+    alarm: { tauS: noticing.tauS, footfall: noticing.footfall },
+    forbidden: s.out,
+    ...(asked.pinLanding && s.landing && { landing: s.landing }),
+    pin: {
+      ...(asked.pinStand && s.stand && { stand: s.stand }),
+      ...(asked.pinLay && { lay: asked.pinLay }),
+    },
+    exclude: { spots: asked.withoutSpots, lays: asked.withoutLays },
+    weights: asked.weights,
   };
 }
 

@@ -1,6 +1,6 @@
 import type { Lie, LieField } from '../core/lies/index';
 import { TEST_SETTINGS } from './fixtures/settings';
-import { sameLie, targetOf, tipOf, type WorkspaceState } from './state';
+import { sameLie, targetOf, type WorkspaceState } from './state';
 
 const lie = (id: string, xM: number, yM = 0) => ({ id, xM, yM, depthM: 0.6, headingRad: 0 }) as Lie;
 const field = (...lies: Lie[]): LieField => ({
@@ -27,9 +27,4 @@ it('the fish thought to lie in a lie is the same one each time it is asked for',
   expect(targetOf(state)).toMatchObject({ xM: 5, surety: 'maybe' });
   expect(targetOf(state)!.fishDepthM).toBeCloseTo(0.45, 9);
   expect(targetOf(state)).toBe(targetOf(state));
-});
-
-it('the rod points at the landing place, 2.4 m long, less for a fly close by', () => {
-  expect(tipOf({ xM: 0, yM: 0 }, { xM: 6, yM: 8 }, 2.4)).toEqual({ xM: 1.44, yM: 1.92, zM: 0.5 });
-  expect(tipOf({ xM: 0, yM: 0 }, { xM: 1, yM: 0 }, 2.4).xM).toBeCloseTo(0.8, 9);
 });

@@ -1,4 +1,15 @@
-import type { DriftBand, FirstCast, Sequence } from '../core/cast/index';
+import type {
+  CastFrom,
+  CastNow,
+  CastStudy,
+  DriftBand,
+  FirstCast,
+  LayKind,
+  PoolCover,
+  Sequence,
+  ShotsResult,
+  TermWeights,
+} from '../core/cast/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
 import type { Species } from '../core/fish/index';
@@ -70,10 +81,14 @@ export interface Settings {
   anglerMassKg: number;
   maxWadeM: number;
   rodM: number;
+  rodHand: 'right' | 'left';
+  landsWithinHalfMetreToM: number;
   methods: {
     holding: Method;
     wading: 'never-unless' | 'for-the-angle';
     hiding: 'creep' | 'screen';
+    castFrom: CastFrom;
+    wind: 'tilt' | 'heavier-line' | 'change-sides';
   };
   species: Species;
   fishLengthCm: number;
@@ -81,6 +96,7 @@ export interface Settings {
   prey: PreyMix;
   sky: Conditions['sky'];
   windMps: number;
+  windFrom: 'unknown' | 'upstream' | 'downstream' | 'true-left' | 'true-right';
   polarised: boolean;
   noticing: NoticeGuesses & Alarm;
   localNotes: string;
@@ -192,6 +208,23 @@ export interface WorkspaceState extends Address {
   ring: RingPoint[] | null;
   drift: DriftBand | null;
   driftStale: boolean;
+  /** What else follows the pointer: room behind, wind, lining, angle. Belongs to `drift`. */
+  castNow: CastNow | null;
+  /** The cast asked further, once the pointer rests. */
+  castStudy: CastStudy | null;
+  /** The moment of the film on screen, s; null: the line as it was laid. */
+  filmAtS: number | null;
+  filmRuns: boolean;
+  /** Where to stand: the search's state, and its last answer. */
+  search: { kind: 'idle' | 'done' | 'stopped' } | { kind: 'looking'; progress: number };
+  shots: ShotsResult | null;
+  /** True once what the shots were found for has changed. */
+  shotsStale: boolean;
+  /** Two shots side by side, by index. */
+  shotsCompared: number[];
+  asked: ShotsAsked;
+  /** Covers of the pool from this stand; null: not asked for. */
+  pool: PoolCover[] | 'working' | null;
   /** Times from asking to having the answer, newest last, ms: what a drag feels. */
   answerMs: number[];
   stalk: StalkResult | null;
@@ -219,6 +252,24 @@ export interface WorkspaceState extends Address {
   /** What the target sees of the viewer. */
   windowView: WindowView | null;
 }
+
+/** What the angler wants of the search. */
+export interface ShotsAsked {
+  pinStand: boolean;
+  pinLay: LayKind | null;
+  pinLanding: boolean;
+  withoutLays: LayKind[];
+  withoutSpots: Place[];
+  weights: Partial<TermWeights>;
+}
+export const NOTHING_ASKED: ShotsAsked = {
+  pinStand: false,
+  pinLay: null,
+  pinLanding: false,
+  withoutLays: [],
+  withoutSpots: [],
+  weights: {},
+};
 
 export interface HourGlare {
   hour: number;
@@ -265,6 +316,16 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   ring: null,
   drift: null,
   driftStale: false,
+  castNow: null,
+  castStudy: null,
+  filmAtS: null,
+  filmRuns: false,
+  search: { kind: 'idle' },
+  shots: null,
+  shotsStale: false,
+  shotsCompared: [],
+  asked: NOTHING_ASKED,
+  pool: null,
   answerMs: [],
   stalk: null,
   stalkStale: false,
@@ -342,21 +403,6 @@ export const numberOfMark = (s: WorkspaceState, id: string) =>
 
 /** The rod tip after the cast, lowered to the water. */
 export const TIP_HEIGHT_M = 0.5;
-
-/** Rod tip: from the stand toward the landing place. */
-export function tipOf(
-  stand: Place,
-  landing: Place,
-  rodM: number,
-): { xM: number; yM: number; zM: number } {
-  const d = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM) || 1;
-  const reach = Math.min(rodM, 0.8 * d);
-  return {
-    xM: stand.xM + (reach * (landing.xM - stand.xM)) / d,
-    yM: stand.yM + (reach * (landing.yM - stand.yM)) / d,
-    zM: TIP_HEIGHT_M,
-  };
-}
 
 /** A lie rated anew, from a finer picture or another level, may have moved: within this it is the same, m. */
 const SAME_LIE_M = 1.5;

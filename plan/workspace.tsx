@@ -36,6 +36,8 @@ function baseAddress(beat: BeatInput): Address {
     stand: null,
     landing: null,
     lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
+    mend: null,
+    fly: 'dry',
     posture: 'kneel',
     from: null,
     via: [],
@@ -91,6 +93,7 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
         outbox,
         now,
         async () => (await engine.current?.firstCast()) ?? null,
+        () => engine.current,
       ),
       engine: () => engine.current,
     };

@@ -19,6 +19,9 @@ export interface Methods {
   heat: 'kinder' | 'legal';
 }
 
+/** Where the wind blows from, on the water's own terms. */
+export type WindFrom = 'unknown' | 'upstream' | 'downstream' | 'true-left' | 'true-right';
+
 export type Noticing = NoticeGuesses & Alarm;
 
 export interface Settings {
@@ -40,6 +43,7 @@ export interface Settings {
   /** The weather as last seen, and the glasses worn. */
   sky: Conditions['sky'];
   windMps: number;
+  windFrom: WindFrom;
   polarised: boolean;
   /** How readily a fish notices: our guesses until the angler's own log says better. */
   noticing: Noticing;
@@ -77,6 +81,7 @@ export const DEFAULT_SETTINGS: Settings = {
   prey: 'mixed',
   sky: 'clear',
   windMps: 1,
+  windFrom: 'unknown',
   polarised: true,
   noticing: { ...NOTICE, tauS: ALARM.tauS, footfall: ALARM.footfall },
   localNotes: '',

@@ -1,5 +1,12 @@
 import * as Comlink from 'comlink';
-import type { FlowWorker, LiveWorker, PaintWorker, ReadWorker, StalkWorker } from './protocol';
+import type {
+  FlowWorker,
+  LiveWorker,
+  PaintWorker,
+  ReadWorker,
+  ShotsWorker,
+  StalkWorker,
+} from './protocol';
 
 /** A worker as its interface, with its end. Rejects pending calls by dying loudly: `onerror` reports. */
 export interface Hired<T> {
@@ -32,6 +39,11 @@ export const hireLive = (onDeath: OnDeath) =>
 export const hireStalk = (onDeath: OnDeath) =>
   hire<StalkWorker>(
     new Worker(new URL('./stalk.worker.ts', import.meta.url), { type: 'module' }),
+    onDeath,
+  );
+export const hireShots = (onDeath: OnDeath) =>
+  hire<ShotsWorker>(
+    new Worker(new URL('./shots.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
 export const hirePaint = (onDeath: OnDeath) =>

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { driftBand, firstCast } from '../core/cast/index';
+import { castNow, castStudy, driftBand, driftInputOf, firstCast, RUNS } from '../core/cast/index';
 import {
   createScene,
   exposureAt,
@@ -20,11 +20,13 @@ const worker: LiveWorker = {
   take(plan, flow) {
     scene = createScene(plan, flow);
   },
-  drift(input, runs) {
-    const began = performance.now();
+  cast(question, mend, runs) {
+    const film = runs > RUNS.dragging;
+    const input = { ...driftInputOf(question), film, ...(mend && { mend }) };
     const band = driftBand(water().flow, input, runs);
-    return { ...band, tookMs: performance.now() - began };
+    return { band, now: castNow(water(), question, band.best.laid) };
   },
+  castStudy: (question) => castStudy(water(), question),
   firstCast: (input) => firstCast(water(), input),
   ring(fish, posture, heightM, conditions) {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);

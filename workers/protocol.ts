@@ -1,11 +1,18 @@
 import type {
+  CastNow,
+  CastQuestion,
+  CastStudy,
   DriftBand,
-  DriftInput,
   FirstCast,
   FirstCastInput,
+  Mend,
+  PoolCover,
   Sequence,
+  ShotsQuestion,
+  ShotsResult,
 } from '../core/cast/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
+import type { Place } from '../core/grid/index';
 import type {
   FishOptions,
   LieField,
@@ -86,7 +93,10 @@ export interface ReadWorker {
 export interface LiveWorker {
   /** Everything after this speaks of this water. */
   take(plan: BeatPlan, flow: FlowField): void;
-  drift(input: DriftInput, runs: number): DriftBand & { tookMs: number };
+  /** The drift and all else that follows the pointer; with a film when it rests. */
+  cast(question: CastQuestion, mend: Mend | null, runs: number): { band: DriftBand; now: CastNow };
+  /** What is asked once the pointer rests: every lay, mends, covers, the landing. A tenth of a second. */
+  castStudy(question: CastQuestion): CastStudy;
   firstCast(input: FirstCastInput): FirstCast;
   window(
     fish: Fish,
@@ -119,6 +129,19 @@ export interface StalkWorker {
     input: StalkInput,
     rod: { rodM: number; tipHeightM: number },
   ): { sequence: Sequence; casts: FirstCast[] };
+}
+
+export interface ShotsWorker {
+  take(plan: BeatPlan, flow: FlowField): void;
+  /** null when cancelled, or when a newer search has begun. */
+  find(
+    question: ShotsQuestion,
+    onProgress: (fraction: number) => void,
+  ): Promise<ShotsResult | null>;
+  /** Stops the running search within one turn (40 ms). */
+  cancel(): void;
+  /** The water within reach in order of cover. */
+  covers(stand: Place, rodM: number, reachM: number): PoolCover[];
 }
 
 /** A way asked further. */

@@ -132,6 +132,13 @@ export const settingsSchema = object({
     .max(200, 'Clarity must be 0 to 200 NTU.'),
   sky: oneOf('The sky', ['clear', 'broken', 'overcast'] as const),
   windMps: number().min(0, 'Wind must be 0 to 20 m/s.').max(20, 'Wind must be 0 to 20 m/s.'),
+  windFrom: oneOf('Where the wind comes from', [
+    'unknown',
+    'upstream',
+    'downstream',
+    'true-left',
+    'true-right',
+  ] as const),
   polarised: boolean(),
   noticing: object({
     widthM: guess('Apparent width of a body', 0.1, 1.5, 'm'),

@@ -86,6 +86,8 @@ const ROUND_M = 0.9;
 const HANDFUL = 5;
 /** Two shots are truly different when their stands are this far apart, or the line is laid otherwise, m. */
 const APART_M = 3;
+/** A shot with less than this share of the best total is not shown. */
+const WORTH_SHOWING = 0.7;
 const BAND_RUNS = 12;
 
 export interface ShotSearch {
@@ -294,22 +296,24 @@ function* simulateAll(
   return out;
 }
 
-/** The best that truly differ: another stand, or the line laid otherwise; no lay more than twice. */
+/**
+ * The best that truly differ: first stands well apart, no lay more than twice; then, if there is room,
+ * from the same stands the line laid another way.
+ */
 export function handful(list: readonly Candidate[]): Candidate[] {
+  const sorted = [...list].sort((a, b) => b.total - a.total);
   const out: Candidate[] = [];
-  const times = new Map<LayKind, number>();
-  for (const c of [...list].sort((a, b) => b.total - a.total)) {
-    if (out.length === HANDFUL) break;
-    const used = times.get(c.lay.kind) ?? 0;
-    if (used >= 2) continue;
-    const p = c.stand.place;
-    const alike = out.some((o) => {
-      const near = Math.hypot(o.stand.place.xM - p.xM, o.stand.place.yM - p.yM) < APART_M;
-      return near && (o.lay.kind === c.lay.kind || alikeLays(o.lay.kind, c.lay.kind));
-    });
-    if (alike) continue;
-    out.push(c);
-    times.set(c.lay.kind, used + 1);
+  const near = (a: Candidate, b: Candidate) =>
+    Math.hypot(a.stand.place.xM - b.stand.place.xM, a.stand.place.yM - b.stand.place.yM) < APART_M;
+  const alike = (a: Candidate, b: Candidate) =>
+    near(a, b) && (a.lay.kind === b.lay.kind || alikeLays(a.lay.kind, b.lay.kind));
+  for (const same of [near, alike]) {
+    for (const c of sorted) {
+      if (out.length === HANDFUL) break;
+      const used = out.filter((o) => o.lay.kind === c.lay.kind).length;
+      if (used < 2 && c.total >= WORTH_SHOWING * sorted[0]!.total && !out.some((o) => same(o, c)))
+        out.push(c);
+    }
   }
   return out;
 }

@@ -8,7 +8,7 @@ import { ReadInspector } from './read';
 /** Kept off the first load: whoever opens Read need not wait for the other steps' code. */
 const loadSpot = () => import('./spot').then((m) => m.SpotInspector);
 const loadStalk = () => import('./stalk').then((m) => m.StalkInspector);
-const loadCast = () => import('./cast').then((m) => m.CastInspector);
+const loadCast = () => import('./cast/index').then((m) => m.CastInspector);
 const loadLog = () => import('./log').then((m) => m.LogInspector);
 
 /** The inspector of each step that is built. */

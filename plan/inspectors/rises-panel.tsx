@@ -82,11 +82,6 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
   const units = usePart((s) => s.settings.units);
   if (!flow) return null;
   const lie = trueLie(flow, riser.place);
-  const sample = sampleFlow(flow, riser.place.xM, riser.place.yM, { depthM: 0, u: 0, v: 0 });
-  // On dry ground no fly drifts: no chance is reckoned.
-  const overS = lie && overFishS(lie.surfaceMps, windowRadiusM(0.5 * sample.depthM));
-  const chances = overS === null ? [] : riseChances(overS);
-  const timed = overS === null ? null : timedCast(riser, overS);
   const drift = riser.driftMPerMin;
   const moves = drift && Math.hypot(drift.x, drift.y) > 0.2;
   return (
@@ -115,6 +110,23 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
           Mark it where it lies
         </Do>
       )}
+      <RiseTiming riser={riser} />
+    </div>
+  );
+}
+
+/** How often covers meet a rise, by how many a minute, and what timing one makes of it. */
+export function RiseTiming({ riser }: { riser: Riser }) {
+  const flow = usePart((s) => s.flow);
+  if (!flow) return null;
+  const lie = trueLie(flow, riser.place);
+  const sample = sampleFlow(flow, riser.place.xM, riser.place.yM, { depthM: 0, u: 0, v: 0 });
+  // On dry ground no fly drifts: no chance is reckoned.
+  const overS = lie && overFishS(lie.surfaceMps, windowRadiusM(0.5 * sample.depthM));
+  const chances = overS === null ? [] : riseChances(overS);
+  const timed = overS === null ? null : timedCast(riser, overS);
+  return (
+    <>
       {chances.length > 0 && (
         <table className="chances">
           <caption>The next rise finds your fly there</caption>
@@ -143,6 +155,6 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
             : 'No need to watch another: its rhythm is known well enough.'}
         </p>
       )}
-    </div>
+    </>
   );
 }

@@ -3,9 +3,12 @@
 import { pageX, pageY, type Camera } from '../camera';
 import { usePart, useWorkspace } from '../context';
 import { linePath, POSTURE_MARK } from '../drawing/shapes';
-import { tipOf } from '../state';
 import { useDrag } from '../use-drag';
-import type { DriftResult } from '../../core/cast/index';
+import { castTip } from '../../core/cast/index';
+import { runsOf, TRACK_CLASS } from '../drawing/track';
+import { frameAt } from '../film';
+import { CastPlan } from './cast-plan';
+import { ShotsOnPlan } from './shots-layer';
 
 type XY = [number, number];
 
@@ -17,68 +20,63 @@ export function CastLayer({ camera }: { camera: Camera }) {
   if (!stand || !landing || (step !== 'cast' && step !== 'stalk')) return null;
   return (
     <g>
+      {step === 'cast' && <CastPlan camera={camera} />}
       {step === 'cast' && <Track camera={camera} />}
       <Rod camera={camera} />
       {step === 'cast' && <LandingHandle camera={camera} />}
+      {step === 'cast' && <ShotsOnPlan camera={camera} />}
       <StandHandle camera={camera} />
     </g>
   );
 }
 
+/** Pull above which a stretch is drawn as biting, N: it moves a dry fly by more than clean drift allows. */
+const BITES_N = 1e-4;
+
 function Rod({ camera }: { camera: Camera }) {
   const stand = usePart((s) => s.stand)!;
   const landing = usePart((s) => s.landing)!;
-  const drift = usePart((s) => s.drift);
+  const best = usePart((s) => s.drift?.best ?? null);
+  const filmAtS = usePart((s) => s.filmAtS);
+  const lay = usePart((s) => s.lay.kind);
   const step = usePart((s) => s.step);
   const stale = usePart((s) => s.driftStale);
   const rodM = usePart((s) => s.settings.rodM);
-  const tip = tipOf(stand, landing, rodM);
+  const frame = filmAtS === null ? null : frameAt(best, filmAtS);
+  const places = frame?.line ?? best?.laid;
   const [sx, sy] = [pageX(camera, stand.xM), pageY(camera, stand.yM)];
-  const laid = drift?.best.laid;
   // With a reach the tip begins displaced: the line is drawn as it was laid.
-  const end = laid ? laid[laid.length - 1]! : tip;
+  const end = places ? places[places.length - 1]! : castTip(stand, landing, rodM, lay);
   const [tx, ty] = [pageX(camera, end.xM), pageY(camera, end.yM)];
   const angle = Math.atan2(ty - sy, tx - sx);
   const [nx, ny] = [-Math.sin(angle) * 2.4, Math.cos(angle) * 2.4];
-  const line = laid?.map((p): XY => [pageX(camera, p.xM), pageY(camera, p.yM)]);
+  const line = places?.map((p): XY => [pageX(camera, p.xM), pageY(camera, p.yM)]);
+  const leader = best?.leaderPlaces ?? 0;
   return (
     <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
       {step === 'cast' && line && (
         <>
           <path d={linePath(line)} className="line-case" />
-          <path d={linePath(line.slice(13))} className="fly-line" />
-          <path d={linePath(line.slice(0, 14))} className="leader" />
+          <path d={linePath(line.slice(Math.max(0, leader - 1)))} className="fly-line" />
+          <path d={linePath(line.slice(0, leader))} className="leader" />
+          {frame?.tensionN.map((n, i) =>
+            n > BITES_N && i < line.length - 1 ? (
+              <path key={i} d={linePath([line[i]!, line[i + 1]!])} className="bites" />
+            ) : null,
+          )}
           <circle
             cx={line[line.length - 2]![0]}
             cy={line[line.length - 2]![1]}
             r={2.6}
             className="entry-dot"
           />
+          {frame && <circle cx={line[0]![0]} cy={line[0]![1]} r={4.4} className="fly-now" />}
         </>
       )}
       <path d={`M${sx + nx},${sy + ny}L${tx},${ty}L${sx - nx},${sy - ny}Z`} className="rod" />
     </g>
   );
 }
-
-/** Runs of the track by drag class. */
-function runsOf(best: DriftResult): { kind: 0 | 1 | 2; from: number; to: number }[] {
-  const at = (n: number): 0 | 1 | 2 => {
-    const t = best.t[n]!;
-    if (best.firstWakeS !== null && t > best.firstWakeS) return 2;
-    return best.firstMicroS !== null && t > best.firstMicroS ? 1 : 0;
-  };
-  const runs: { kind: 0 | 1 | 2; from: number; to: number }[] = [];
-  for (let n = 1; n < best.t.length; n++) {
-    const kind = at(n);
-    const last = runs[runs.length - 1];
-    if (last && last.kind === kind) last.to = n;
-    else runs.push({ kind, from: n - 1, to: n });
-  }
-  return runs;
-}
-
-const TRACK_CLASS = ['track-clean', 'track-micro', 'track-wake'] as const;
 
 function Track({ camera }: { camera: Camera }) {
   const drift = usePart((s) => s.drift);

@@ -9,6 +9,7 @@ import { lieOf, markOf } from '../state';
 import { Pebble } from '../layers/pebble';
 
 import type { Cut } from './cut';
+import { SectionFly } from './section-fly';
 
 export function SectionMarks({
   cut,
@@ -61,6 +62,7 @@ export function SectionMarks({
           <Pebble rating={lie.rating} needs={lie.needs} r={15} chosen />
         </g>
       )}
+      <SectionFly camera={camera} surfaceAt={(xM) => surfaceAt(xM).surface} y={y} />
       {marks.map((mark) => {
         const off = Math.abs(mark.yM - cut.lineYM(mark.xM));
         const x = pageX(camera, mark.xM);
