@@ -55,7 +55,18 @@ for (const theme of ['light', 'dark'] as const) {
     await check(page, theme);
     await page.getByRole('button', { name: 'Plan the cast' }).click();
     await expect(inspector(page).locator('.large')).toBeVisible();
+    await expect(page.locator('.shots > li')).not.toHaveCount(0);
+    for (const what of [/^Your say/, /^All 12 lays/, /^Cover the whole water/])
+      await inspector(page).getByText(what).click();
+    for (const n of [0, 1]) await page.locator('.shots input').nth(n).check();
+    await expect(inspector(page).getByRole('table', { name: 'Side by side' })).toBeVisible();
     await check(page, theme);
+    const cast = page.url();
+    await inspector(page).getByRole('link', { name: 'The card' }).click();
+    await expect(page.locator('.card-lines')).toBeVisible();
+    await check(page, theme);
+    await page.goto(cast);
+    await expect(inspector(page).locator('.large')).toBeVisible();
     for (const name of ['Stalk', 'Log']) {
       await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
       await check(page, theme);

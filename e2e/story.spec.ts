@@ -55,7 +55,9 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   // A cast is proposed and then dragged; the figure follows.
   await page.getByRole('button', { name: 'Plan the cast' }).click();
   await expect(
-    inspector(page).getByText('clean drift').or(inspector(page).getByText('clean, or more')),
+    inspector(page)
+      .getByText('clean drift', { exact: true })
+      .or(inspector(page).getByText('clean, or more')),
   ).toBeVisible();
   await expect(page).toHaveURL(/stand=.*land=/);
   const linked = page.url();
@@ -64,10 +66,12 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   await drag(page, stand, 40, 10);
   await expect(stand).not.toHaveAttribute('aria-label', before!);
   await expect.poll(() => page.url()).not.toBe(linked);
-  await page.getByRole('radio', { name: 'Straight' }).click();
+  await page.getByRole('button', { name: 'All 12 lays' }).click();
+  const lays = page.getByRole('list', { name: 'Lays from this stand' });
+  await lays.getByRole('button', { name: /^Straight/ }).click();
   await expect(inspector(page).getByText('Straight line.')).toBeVisible();
   expect(await cleanSeconds(page)).toBeGreaterThanOrEqual(0);
-  await page.getByRole('radio', { name: 'Reach up' }).click();
+  await lays.getByRole('button', { name: /^Reach up/ }).click();
   await expect(page).toHaveURL(/lay=reach.up.1.5/);
   await page.goBack();
   await expect(page).toHaveURL(/lay=straight/);

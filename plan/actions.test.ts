@@ -150,8 +150,7 @@ it('going to Cast proposes a stand, rounded to the centimetre that the address h
   const { store, actions } = setUp();
   actions.placeMark({ xM: 5, yM: 1 });
   actions.go('cast');
-  await Promise.resolve();
-  await Promise.resolve();
+  for (let n = 0; n < 6; n++) await Promise.resolve();
   expect(store.get()).toMatchObject({
     step: 'cast',
     stand: { xM: 1.23, yM: -5 },

@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { RUNS, type FirstCast, type ShotsResult } from '../core/cast/index';
+import { RUNS, type FirstCast, type Shot, type ShotsResult } from '../core/cast/index';
 import type { Lie, Method } from '../core/lies/index';
 import type { Fish } from '../core/sight/index';
 import type { FarBank, StalkInput, StalkResult } from '../core/stalk/index';
@@ -31,6 +31,7 @@ import {
 } from './questions';
 import {
   lieOf,
+  NOTHING_ASKED,
   sameLie,
   targetOf,
   TIP_HEIGHT_M,
@@ -324,7 +325,13 @@ export function createAnswers(
     once('castStudy', question, () => askCastStudy(s));
     if (s.pool !== null) once('pool', [s.stand, s.settings.rodM], () => askPool(s));
     else asked.pool = '';
-    if (!s.shots && s.search.kind === 'idle' && s.flowState.kind === 'ready' && !s.flowStale)
+    if (
+      !s.card &&
+      !s.shots &&
+      s.search.kind === 'idle' &&
+      s.flowState.kind === 'ready' &&
+      !s.flowStale
+    )
       void findShots();
     // What was found belongs to a fish, an hour and a way of asking; it says so when they change.
     if (s.shots && !s.shotsStale && JSON.stringify(shotsQuestion(plan, s)) !== asked.shots)
@@ -361,6 +368,18 @@ export function createAnswers(
     }
   }
 
+  /** The best shot at another fish, as things are; null when there is none. */
+  async function bestShotAt(markId: string): Promise<Shot | null> {
+    const s = { ...store.get(), markId, lieId: null, asked: NOTHING_ASKED };
+    const question = shotsQuestion(plan, s);
+    if (!question) return null;
+    const found = await workers.shots.find(
+      question,
+      across(() => {}),
+    );
+    return found?.kind === 'shots' ? found.shots[0]! : null;
+  }
+
   function cancelSearch(): void {
     searching++;
     void workers.shots.cancel();
@@ -380,7 +399,7 @@ export function createAnswers(
       store.set({ stalkStale: true, stalkStudy: null });
       askStalk(input);
     });
-    if (s.step !== 'stalk' || s.dragging || s.stalkStale) return;
+    if ((s.step !== 'stalk' && !s.card) || s.dragging || s.stalkStale) return;
     once('stalkStudy', [input, careNow(plan, s)], () => askStalkStudy(s));
     if (s.farBankAsked) once('farBank', input, () => askFarBank(input));
     else asked.farBank = '';
@@ -402,5 +421,5 @@ export function createAnswers(
     });
   }
 
-  return { take, refresh, firstCast, findShots, cancelSearch };
+  return { take, refresh, firstCast, findShots, cancelSearch, bestShotAt };
 }

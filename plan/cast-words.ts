@@ -235,10 +235,10 @@ export const WATER_NAMES: Record<CoverWater, string> = {
 };
 
 export const TERM_NAMES: Record<Term, string> = {
-  clean: 'Clean drift',
+  clean: 'Long clean drift',
   unseen: 'Unseen at the stand',
   way: 'Unseen on the way',
-  lining: 'Line off the fish',
+  lining: 'Line away from the fish',
   angle: 'Angle',
   distance: 'Short cast',
   room: 'Room behind',

@@ -52,6 +52,7 @@ jest.mock('../workers/client', () => {
     hireRead: quiet,
     hireLive: quiet,
     hireStalk: quiet,
+    hireShots: quiet,
   };
 });
 

@@ -200,6 +200,7 @@ export function startEngine(store: Store<WorkspaceState>, beat: BeatInput) {
     firstCast: answers.firstCast,
     findShots: answers.findShots,
     cancelSearch: answers.cancelSearch,
+    bestShotAt: answers.bestShotAt,
     sharpen: () => void sharpen(),
     stopSharpening,
     /** Fits roughness and discharge to what was measured. */

@@ -20,10 +20,13 @@ export function SectionView({
   camera,
   width,
   height,
+  plain = false,
 }: {
   camera: Camera;
   width: number;
   height: number;
+  /** Lines alone, for print: no colours of pace. */
+  plain?: boolean;
 }) {
   const flow = usePart((s) => s.flow);
   const stale = usePart((s) => s.flowStale);
@@ -37,7 +40,16 @@ export function SectionView({
   const y = (heightM: number) => SKY_PX + (cut.highestM - heightM) * shownVertical;
   return (
     <div className="section" style={{ opacity: stale ? 0.75 : 1 }}>
-      <SectionCanvas cut={cut} camera={camera} width={width} height={height} y={y} theme={theme} />
+      {!plain && (
+        <SectionCanvas
+          cut={cut}
+          camera={camera}
+          width={width}
+          height={height}
+          y={y}
+          theme={theme}
+        />
+      )}
       <svg width={width} height={height} role="img" aria-label={sectionLabel(cut, target !== null)}>
         <SectionLines cut={cut} camera={camera} y={y} height={height} />
         <SectionPieces cut={cut} camera={camera} width={width} height={height} />
@@ -49,6 +61,7 @@ export function SectionView({
           fallM={cut.fallM}
           levelled={cut.levelled}
           along={target !== null}
+          plain={plain}
         />
       </svg>
     </div>

@@ -168,6 +168,8 @@ export interface WorkspaceState extends Address {
   /** The level laid beside the one on screen; null: the long section is there. */
   compareLevel: LevelName | null;
   placing: boolean;
+  /** True on the printed card: everything a card says is asked for. */
+  card: boolean;
   dragging: 'stand' | 'landing' | 'fish' | 'viewer' | 'way' | null;
   /** What the next press on the plan does in Stalk: takes a spot out, or says where the angler is. */
   stalkTool: 'forbid' | 'from' | null;
@@ -285,6 +287,7 @@ export const freshState = (): Omit<WorkspaceState, keyof Document> => ({
   over: { pieces: true, seams: false, foam: false, leaves: false, measured: false },
   compareLevel: null,
   placing: false,
+  card: false,
   placingRead: null,
   tapping: false,
   dragging: null,

@@ -4,20 +4,19 @@ import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { formatLength } from '../core/units/index';
 import { createChannel, SHARP_CELL_M } from '../core/water/index';
-import { createActions } from './actions';
-import { parseAddress, type Address } from './address';
+import { parseAddress } from './address';
 import { openingCamera, wholeCamera, type Camera } from './camera';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from './context';
 import { startEngine, type Engine } from './engine';
 import { HourStrip } from './hour-strip';
 import { ObjectList } from './object-list';
+import { baseAddress, holdWorkspace } from './hold-workspace';
 import { fetchInspectors, INSPECTORS } from './inspectors/index';
-import { createOutbox } from './outbox';
+import { fetchLayers } from './layers/later';
 import { PlanView } from './plan-view';
 import { SectionView } from './section-view';
 import { StepRail } from './step-rail';
-import { createStore } from './store';
-import { freshState, targetOf, type BeatInput, type WorkspaceState } from './state';
+import { targetOf, type BeatInput } from './state';
 import { TopLine } from './top-line';
 import { useSize } from './use-size';
 import './workspace.css';
@@ -26,83 +25,16 @@ import './workspace.css';
 const loadCompareView = () => import('./compare-view').then((m) => m.CompareView);
 const CompareView = dynamic(loadCompareView);
 
-function baseAddress(beat: BeatInput): Address {
-  return {
-    step: 'read',
-    level: beat.plan.surveyedLevel,
-    atMs: beat.nowMs,
-    lieId: null,
-    markId: null,
-    stand: null,
-    landing: null,
-    lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
-    mend: null,
-    fly: 'dry',
-    posture: 'kneel',
-    from: null,
-    via: [],
-    out: [],
-  };
-}
-
-function initialState(beat: BeatInput, step: string, query: string): WorkspaceState {
-  const { address, dropped } = parseAddress(
-    step,
-    new URLSearchParams(query),
-    baseAddress(beat),
-    beat.plan.timeZone,
-  );
-  if (address.markId && !beat.marks.some((m) => m.id === address.markId)) {
-    dropped.push(`The link's fish is not on this beat any more.`);
-    address.markId = null;
-  }
-  const asked = new URLSearchParams(query).get('pin');
-  return {
-    ...address,
-    marks: beat.marks,
-    tries: beat.tries,
-    reads: beat.reads,
-    rises: beat.rises,
-    settings: beat.settings,
-    ...freshState(),
-    placingRead: beat.reads.find((r) => r.id === asked && r.xM === null)?.id ?? null,
-    notices: dropped,
-  };
-}
-
 /** One beat, seven steps over the same water. */
 export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
   const engine = useRef<Engine | null>(null);
-  const [held] = useState<Held>(() => {
-    const store = createStore(initialState(beat, step, query));
-    const browser = typeof window !== 'undefined';
-    const outbox = createOutbox(
-      (saving) => store.set({ saving }),
-      (...a) => fetch(...a),
-      browser ? window.localStorage : { getItem: () => null, setItem: () => {} },
-    );
-    const loadedAt = browser ? performance.now() : 0;
-    const now = () => Math.round(beat.nowMs + performance.now() - loadedAt);
-    if (browser) void outbox.flush();
-    return {
-      beat,
-      store,
-      actions: createActions(
-        store,
-        beat,
-        outbox,
-        now,
-        async () => (await engine.current?.firstCast()) ?? null,
-        () => engine.current,
-      ),
-      engine: () => engine.current,
-    };
-  });
+  const [held] = useState<Held>(() => holdWorkspace(beat, step, query, () => engine.current));
   useEffect(() => {
     engine.current = startEngine(held.store, beat);
     // For the bench: how long an answer takes while something is dragged.
     (window as { pebbleLane?: unknown }).pebbleLane = { answerMs: () => held.store.get().answerMs };
     fetchInspectors();
+    fetchLayers();
     loadCompareView().catch(() => {});
     return () => engine.current?.stop();
   }, [held, beat]);

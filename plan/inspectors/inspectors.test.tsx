@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
-import type { DriftBand, DriftResult } from '../../core/cast/index';
+import type { DriftBand } from '../../core/cast/index';
 import type { BeatPlan } from '../../core/formats/index';
 import type { Lie, LieField } from '../../core/lies/index';
 import type { StalkLeg } from '../../core/stalk/index';
@@ -10,7 +10,6 @@ import { freshState, type BeatInput, type Mark, type WorkspaceState } from '../s
 import { showIn } from '../fixtures/workspace';
 import { TEST_SETTINGS } from '../fixtures/settings';
 import { StepRail } from '../step-rail';
-import { CastInspector } from './cast';
 import { LogInspector } from './log';
 import { ReadInspector } from './read';
 import { SpotInspector } from './spot';
@@ -53,18 +52,6 @@ const lie = {
     { what: 'bolt-hole', value: 1.9, unit: 'm', source: 'plan' },
   ],
 } as unknown as Lie;
-const best = {
-  t: new Float64Array([0, 0.1]),
-  status: 'ok',
-  cleanS: 4.6,
-  cleanM: 2.4,
-  firstMicroS: 4.6,
-  firstWakeS: 5.5,
-  passesFish: 'clean',
-  passesAtS: 2.6,
-  reason: { what: 'tongue-between', value: 0.8, unit: 'm/s', source: 'chain' },
-} as unknown as DriftResult;
-const drift: DriftBand = { best, cleanS: { low: 3.9, best: 4.6, high: 5.2 } };
 const leg = (more: Partial<StalkLeg>): StalkLeg => ({
   posture: 'stand',
   wading: false,
@@ -190,47 +177,6 @@ describe('Spot', () => {
   });
 });
 
-describe('Cast', () => {
-  const ready = {
-    step: 'cast' as const,
-    markId: 'm1',
-    stand: { xM: 8, yM: -5 },
-    landing: { xM: 11.3, yM: 1 },
-    drift,
-  };
-  it('shows the figure with its band, whether it passes clean, and why it ends', () => {
-    show(<CastInspector />, ready);
-    expect(screen.getByText('clean drift')).toBeInTheDocument();
-    expect(screen.getByText(/between 3.9 s and 5.2 s/)).toBeInTheDocument();
-    expect(screen.getByText('Passes it clean at 2.6 s.')).toBeInTheDocument();
-    expect(
-      screen.getByText('The water between you runs 0.80 m/s and draws the line tight at 4.6 s.'),
-    ).toBeInTheDocument();
-    expect(screen.getByText('1.3 m')).toBeInTheDocument();
-  });
-  it('does not call unknown clean', () => {
-    show(<CastInspector />, {
-      ...ready,
-      drift: { ...drift, best: { ...best, status: 'unknown' } },
-    });
-    expect(screen.getByText('Not known')).toBeInTheDocument();
-    expect(screen.queryByText('clean drift')).not.toBeInTheDocument();
-  });
-  it('changes the lay and its amount', async () => {
-    const { calls } = show(<CastInspector />, ready);
-    await userEvent.click(screen.getByRole('radio', { name: 'Straight' }));
-    await userEvent.click(screen.getByRole('radio', { name: '2.0 m' }));
-    expect(calls).toEqual([
-      ['setLay', { kind: 'straight' }],
-      ['setLay', { kind: 'reach', toward: 'up-current', amountM: 2 }],
-    ]);
-  });
-  it('asks for a target when there is none', () => {
-    show(<CastInspector />);
-    expect(screen.getByText(/Choose a fish or a lie first/)).toBeInTheDocument();
-  });
-});
-
 describe('Stalk', () => {
   const ready = { step: 'stalk' as const, markId: 'm1', stand: { xM: 8, yM: -5 } };
   const way = {
@@ -344,7 +290,9 @@ describe('beside the plan', () => {
     expect(calls.at(-1)).toEqual(['showLies', { order: 'depth' }]);
   });
   it('the rail says what each step found; steps to come are no buttons', async () => {
-    const { calls } = show(<StepRail />, { drift });
+    const { calls } = show(<StepRail />, {
+      drift: { best: { cleanS: 4.6, status: 'ok' }, cleanS: { best: 4.6 } } as unknown as DriftBand,
+    });
     const rail = within(screen.getByRole('navigation', { name: 'Steps' }));
     expect(rail.getAllByRole('button')).toHaveLength(5);
     expect(rail.getByText('clean 4.6 s')).toBeInTheDocument();

@@ -7,7 +7,7 @@ import { useDrag } from '../use-drag';
 import { castTip } from '../../core/cast/index';
 import { runsOf, TRACK_CLASS } from '../drawing/track';
 import { frameAt } from '../film';
-import { CastPlan } from './cast-plan';
+import { CastPlan, Covers } from './cast-plan';
 import { ShotsOnPlan } from './shots-layer';
 
 type XY = [number, number];
@@ -23,6 +23,7 @@ export function CastLayer({ camera }: { camera: Camera }) {
       {step === 'cast' && <CastPlan camera={camera} />}
       {step === 'cast' && <Track camera={camera} />}
       <Rod camera={camera} />
+      {step === 'cast' && <Covers camera={camera} />}
       {step === 'cast' && <LandingHandle camera={camera} />}
       {step === 'cast' && <ShotsOnPlan camera={camera} />}
       <StandHandle camera={camera} />

@@ -21,7 +21,6 @@ export function CastPlan({ camera }: { camera: Camera }) {
       {now?.falseCast && <FalseCasts camera={camera} now={now} stand={stand} />}
       <LandIt camera={camera} />
       <LeadAndLift camera={camera} />
-      <Covers camera={camera} />
     </g>
   );
 }
@@ -160,9 +159,9 @@ function LandIt({ camera }: { camera: Camera }) {
   const danger = away.danger && at(camera, away.danger.at);
   return (
     <>
-      <path d={linePath([at(camera, away.from), [x, y]])} className="led-case" />
-      <path d={linePath([at(camera, away.from), [x, y]])} className="led" />
-      <path d={`M${x - 5},${y - 5}l10,10M${x + 5},${y - 5}l-10,10`} className="led-cross" />
+      <path d={linePath([at(camera, away.from), [x, y]])} className="led-fish-case" />
+      <path d={linePath([at(camera, away.from), [x, y]])} className="led-fish" />
+      <path d={`M${x - 5},${y - 5}l10,10M${x + 5},${y - 5}l-10,10`} className="led-fish-cross" />
       {danger && (
         <g transform={`translate(${danger[0]} ${danger[1]})`}>
           <rect x={-8} y={-8} width={16} height={16} className="danger" />
@@ -177,7 +176,7 @@ function LandIt({ camera }: { camera: Camera }) {
 const NUMBERED_PX_PER_M = 40;
 
 /** The three covers of the fish, or those of the whole water, numbered in their order. */
-function Covers({ camera }: { camera: Camera }) {
+export function Covers({ camera }: { camera: Camera }) {
   const pool = usePart((s) => s.pool);
   const covers = usePart((s) => s.castStudy?.covers ?? null);
   // The third cover is the landing place itself, which has its own mark.

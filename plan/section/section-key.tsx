@@ -15,6 +15,7 @@ export function SectionKey({
   fallM,
   levelled,
   along,
+  plain,
 }: {
   width: number;
   theme: Theme;
@@ -22,6 +23,8 @@ export function SectionKey({
   fallM: number;
   levelled: boolean;
   along: boolean;
+  /** Without the key of pace. */
+  plain: boolean;
 }) {
   const units = usePart((s) => s.settings.units);
   const cell = width < 500 ? 34 : 44;
@@ -37,27 +40,29 @@ export function SectionKey({
           {levelled ? ', drawn level' : ''}
         </text>
       )}
-      <g transform={`translate(${x} 6)`}>
-        {width > 500 && (
-          <text x={-10} y={10} textAnchor="end" className="furniture strong cased">
-            pace
-          </text>
-        )}
-        {PACE_WORDS.map((word, i) => (
-          <g key={word} transform={`translate(${i * cell} 0)`}>
-            <rect
-              width={cell - 2}
-              height={9}
-              fill={rampColour(PACE_RAMP[theme], PACE_AT[i]!)}
-              stroke="var(--rule2)"
-              strokeWidth={0.8}
-            />
-            <text x={cell / 2} y={22} textAnchor="middle" className="furniture small cased">
-              {word}
+      {!plain && (
+        <g transform={`translate(${x} 6)`}>
+          {width > 500 && (
+            <text x={-10} y={10} textAnchor="end" className="furniture strong cased">
+              pace
             </text>
-          </g>
-        ))}
-      </g>
+          )}
+          {PACE_WORDS.map((word, i) => (
+            <g key={word} transform={`translate(${i * cell} 0)`}>
+              <rect
+                width={cell - 2}
+                height={9}
+                fill={rampColour(PACE_RAMP[theme], PACE_AT[i]!)}
+                stroke="var(--rule2)"
+                strokeWidth={0.8}
+              />
+              <text x={cell / 2} y={22} textAnchor="middle" className="furniture small cased">
+                {word}
+              </text>
+            </g>
+          ))}
+        </g>
+      )}
     </g>
   );
 }

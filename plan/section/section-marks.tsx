@@ -8,8 +8,8 @@ import { FISH_SIDE, fishLengthPx } from '../drawing/shapes';
 import { lieOf, markOf } from '../state';
 import { Pebble } from '../layers/pebble';
 
+import { SectionFly } from '../layers/later';
 import type { Cut } from './cut';
-import { SectionFly } from './section-fly';
 
 export function SectionMarks({
   cut,

@@ -1,10 +1,8 @@
 'use client';
 
-import { useMemo } from 'react';
 import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
 import { FLY_KINDS } from '../../../core/rig/index';
 import { formatLength, formatSpeed } from '../../../core/units/index';
-import { createChannel } from '../../../core/water/index';
 import { Behind, Choice, Do, Fact } from '../../../ui/parts';
 import { civilHour } from '../../civil-time';
 import { usePart, useWorkspace } from '../../context';
@@ -12,6 +10,7 @@ import { formatAddress } from '../../address';
 import { numberOfMark, targetOf } from '../../state';
 import { FLY_NAMES, inRods, layHow, standWords } from '../../cast-words';
 import { inHundred } from '../../words';
+import { useSide } from '../../use-side';
 import { postureName, PostureChoice } from '../at-the-stand';
 import { AfterTake } from './after-take';
 import { CoverPanel } from './cover-panel';
@@ -58,7 +57,7 @@ export function CastInspector() {
 function Heading() {
   const { beat } = useWorkspace();
   const zone = beat.plan.timeZone;
-  const channel = useMemo(() => createChannel(beat.plan), [beat.plan]);
+  const sideOf = useSide();
   const target = usePart(targetOf);
   const markNumber = usePart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
   const stand = usePart((s) => s.stand)!;
@@ -68,13 +67,11 @@ function Heading() {
   const seen = usePart(
     (s) => s.hours?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ?? null,
   );
-  const across = channel.across(Math.min(beat.plan.lengthM, Math.max(0, stand.xM)), stand.yM);
-  const side = across <= 0 ? 'left' : across >= 1 ? 'right' : 'water';
   return (
     <>
       <h2>
         {target ? (markNumber ? `Fish ${markNumber}` : 'The fish in the lie') : 'A cast'}, from{' '}
-        {standWords(stand, target, side, units)}
+        {standWords(stand, target, sideOf(stand), units)}
       </h2>
       <p className="second">
         {postureName(posture)}. {layHow(lay, units)}

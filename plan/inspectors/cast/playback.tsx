@@ -61,7 +61,10 @@ export function Playback() {
         aria-valuetext={momentText(best, atS ?? 0, units)}
         onChange={(e) => actions.showFilm(Number(e.target.value))}
       />
-      <p className="second">{momentText(best, atS ?? 0, units)}</p>
+      <p className="second">
+        {momentText(best, atS ?? 0, units)}
+        {atS !== null && ' Black: where the line is pulled.'}
+      </p>
     </div>
   );
 }

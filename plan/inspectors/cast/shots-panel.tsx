@@ -1,9 +1,7 @@
 'use client';
 
-import { useMemo } from 'react';
 import { formatSeconds } from '../../../core/units/index';
 import type { Shot } from '../../../core/cast/index';
-import { createChannel } from '../../../core/water/index';
 import { Do } from '../../../ui/parts';
 import { usePart, useWorkspace } from '../../context';
 import { targetOf } from '../../state';
@@ -16,6 +14,7 @@ import {
   standWords,
 } from '../../cast-words';
 import { capital, inHundred } from '../../words';
+import { useSide } from '../../use-side';
 import { postureName } from '../at-the-stand';
 import { ShotCompare } from './shot-compare';
 import { ShotsAsk } from './shots-ask';
@@ -36,7 +35,7 @@ export function ShotsPanel() {
         <div role="status" className="searching">
           <p>Looking at every stand and lay: {Math.round(100 * search.progress)} %.</p>
           <progress value={search.progress} max={1} aria-label="Looking for stands" />
-          <Do onClick={actions.cancelSearch}>Stop</Do>
+          <Do onClick={() => actions.cancelSearch()}>Stop</Do>
         </div>
       ) : (
         <>
@@ -49,7 +48,7 @@ export function ShotsPanel() {
               <Do
                 voice={stale ? 'solid' : 'line'}
                 disabled={!flowReady}
-                onClick={actions.findShots}
+                onClick={() => actions.findShots()}
               >
                 {shots ? 'Look again' : 'Find shots'}
               </Do>
@@ -90,8 +89,8 @@ export function ShotsPanel() {
 }
 
 function ShotRow({ shot, index }: { shot: Shot; index: number }) {
-  const { actions, beat } = useWorkspace();
-  const channel = useMemo(() => createChannel(beat.plan), [beat.plan]);
+  const { actions } = useWorkspace();
+  const sideOf = useSide();
   const target = usePart(targetOf);
   const units = usePart((s) => s.settings.units);
   const taken = usePart(
@@ -101,11 +100,6 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
       JSON.stringify(s.lay) === JSON.stringify(shot.lay),
   );
   const compared = usePart((s) => s.shotsCompared.includes(index));
-  const across = channel.across(
-    Math.min(beat.plan.lengthM, Math.max(0, shot.stand.xM)),
-    shot.stand.yM,
-  );
-  const side = across <= 0 ? 'left' : across >= 1 ? 'right' : 'water';
   const good = shot.for.slice(0, 3).map((r) => forWords(r, units));
   const bad = shot.against.slice(0, 2).map((r) => againstWords(r, units));
   return (
@@ -120,8 +114,8 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
           {layName(shot.lay)}, {formatSeconds(shot.cleanS.best)}
         </strong>
         <span>
-          {capital(standWords(shot.stand, target, side, units))}. {postureName(shot.posture)}, seen{' '}
-          {inHundred(shot.facts.exposure)}.
+          {capital(standWords(shot.stand, target, sideOf(shot.stand), units))}.{' '}
+          {postureName(shot.posture)}, seen {inHundred(shot.facts.exposure)}.
         </span>
       </button>
       <p className="second">

@@ -1,0 +1,21 @@
+import { notFound } from 'next/navigation';
+import { CardPage } from '@/plan/card/card-page';
+import { beatInput, queryText } from '../beat-input.server';
+
+export const dynamic = 'force-dynamic';
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export async function generateMetadata({ params }: Props) {
+  const beat = await beatInput((await params).id);
+  return { title: beat ? `Card of ${beat.plan.name}, Pebble Lane` : 'Pebble Lane' };
+}
+
+export default async function Card({ params, searchParams }: Props) {
+  const beat = await beatInput((await params).id);
+  if (!beat) notFound();
+  return <CardPage beat={beat} query={queryText(await searchParams)} />;
+}
