@@ -154,6 +154,7 @@ const anglerOf = ({ settings }: WorkspaceState) => ({
   rodM: settings.rodM,
   rodHand: settings.rodHand,
   landsWithinHalfMetreToM: settings.landsWithinHalfMetreToM,
+  comfortableM: settings.comfortableM,
 });
 
 /** The marked fish beside the target that are still there. */

@@ -83,6 +83,7 @@ export interface Settings {
   rodM: number;
   rodHand: 'right' | 'left';
   landsWithinHalfMetreToM: number;
+  comfortableM: number;
   methods: {
     holding: Method;
     wading: 'never-unless' | 'for-the-angle';

@@ -34,6 +34,7 @@ export interface Settings {
   rodM: number;
   rodHand: 'right' | 'left';
   landsWithinHalfMetreToM: number;
+  comfortableM: number;
   methods: Methods;
   /** The fish that lies are rated for, and the water's colour as last seen. */
   species: Species;
@@ -64,6 +65,7 @@ export const DEFAULT_SETTINGS: Settings = {
   rodM: 2.4,
   rodHand: 'right',
   landsWithinHalfMetreToM: 12,
+  comfortableM: 8,
   methods: {
     holding: 'energy-budget',
     castFrom: 'any-angle',

@@ -110,6 +110,9 @@ export const settingsSchema = object({
   landsWithinHalfMetreToM: number()
     .min(2, 'Your sure distance must be 2 to 30 m.')
     .max(30, 'Your sure distance must be 2 to 30 m.'),
+  comfortableM: number()
+    .min(2, 'Your comfortable distance must be 2 to 30 m.')
+    .max(30, 'Your comfortable distance must be 2 to 30 m.'),
   methods: object({
     holding: oneOf('Where fish hold', METHODS).required(),
     castFrom: oneOf('From where to cast', ['any-angle', 'below', 'above']).required(),

@@ -25,7 +25,7 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
   const weightUnit = us ? 'lb' : 'kg';
   const weight = (kg: number) => Math.round(us ? convert.kgToLb(kg) : kg);
   const length = (
-    key: 'anglerHeightM' | 'maxWadeM' | 'rodM' | 'landsWithinHalfMetreToM',
+    key: 'anglerHeightM' | 'maxWadeM' | 'rodM' | 'landsWithinHalfMetreToM' | 'comfortableM',
     label: string,
     min: number,
     max: number,
@@ -139,7 +139,14 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
         'You land within half a metre up to',
         2,
         30,
-        'Stands further off are judged by it. 12 m is a practised hand on a calm day.',
+        'Beyond it no stand is looked for but a little. 12 m is a practised hand on a calm day; kneeling, wind and a lay that is hard to throw take some of it off.',
+      )}
+      {length(
+        'comfortableM',
+        'Your comfortable cast',
+        2,
+        30,
+        'Up to here a longer cast is no worse than a shorter one. Later learned from Practice and your log; 8 m until then.',
       )}
       <h2>Solving the water</h2>
       <Row

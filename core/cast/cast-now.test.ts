@@ -38,6 +38,7 @@ const question = (more: Partial<CastQuestion> = {}): CastQuestion => ({
     rodM: 2.4,
     rodHand: 'right',
     landsWithinHalfMetreToM: 12,
+    comfortableM: 8,
   },
   conditions: overcast,
   windSchool: 'tilt',

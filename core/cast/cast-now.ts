@@ -8,7 +8,7 @@ import { driftBand, FINENESS, RUNS } from './drift-band';
 
 import type { DriftResult } from './drift-result';
 import { falseCast, type FalseCast } from './false-cast';
-import { castTip, layReachM, type Lay } from './lays';
+import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
 import { laneThrough, leadFor, type Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
 import { castFor, obstaclesOf, roomBehind, type CastKind, type RoomBehind } from './room-behind';
@@ -113,7 +113,11 @@ export function castNow(scene: Scene, q: CastQuestion, laid: readonly Place[]): 
   }
   return {
     distanceM,
-    sureM: angler.landsWithinHalfMetreToM * SURE_SHARE[q.posture] * wind.distanceShare,
+    sureM:
+      angler.landsWithinHalfMetreToM *
+      SURE_SHARE[q.posture] *
+      wind.distanceShare *
+      LAY_PRECISION[q.lay.kind],
     angleRad: target && angleOff(stand, target),
     liningM: target && distanceToPolyline(target, laid),
     lines,

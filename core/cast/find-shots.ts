@@ -301,7 +301,7 @@ function* simulateAll(
  * from the same stands the line laid another way.
  */
 export function handful(list: readonly Candidate[]): Candidate[] {
-  const sorted = [...list].sort((a, b) => b.total - a.total);
+  const sorted = [...list].sort((a, b) => b.total - a.total || b.cleanS - a.cleanS);
   const out: Candidate[] = [];
   const near = (a: Candidate, b: Candidate) =>
     Math.hypot(a.stand.place.xM - b.stand.place.xM, a.stand.place.yM - b.stand.place.yM) < APART_M;

@@ -52,6 +52,21 @@ export const LAY_DEFAULTS = {
   feedGain: 1,
 } as const;
 
+/** How much of the sure distance each lay leaves: some are hard to throw straight (our guesses). */
+export const LAY_PRECISION: Record<LayKind, number> = {
+  straight: 1,
+  reach: 0.95,
+  slack: 0.9,
+  pile: 0.85,
+  curve: 0.65,
+  'aerial-mend': 0.75,
+  feed: 0.95,
+  'high-stick': 1,
+  'bow-and-arrow': 0.8,
+  roll: 0.85,
+  'bank-lay': 0.8,
+};
+
 /** Farthest from stand to fly that a lay is thrown, beside rod and leader, m (our guesses). */
 export const LAY_REACH = {
   /** A roll cast: so many rods. */

@@ -1,7 +1,7 @@
 import { distanceToPolyline, type Place } from '../grid/index';
 import type { Scene } from '../sight/index';
 import { currentOf, upCurrentRad, type Current } from './drift-current';
-import { castTip, layReachM, type Lay } from './lays';
+import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
 import { PAST_FISH_M } from './drift-result';
 import { laneAt, laneThrough, leadFor, usefulDriftM, type Lane, type Lead } from './lead';
 import { snagsOf, type Snag } from './lead-away';
@@ -157,7 +157,8 @@ export function candidate(
     ),
     angleRad: stand.angleRad,
     distanceM: stand.distanceM,
-    sureM: stand.sureM,
+    sureM: stand.sureM * LAY_PRECISION[lay.kind],
+    easyM: stand.easyM * LAY_PRECISION[lay.kind],
     cast,
     roomLeftM: room,
     headMps: stand.wind.headMps,

@@ -54,6 +54,8 @@ export interface ShotFacts {
   distanceM: number;
   /** What this angler lands within half a metre, in this posture and wind. */
   sureM: number;
+  /** Up to here a longer cast is no worse. */
+  easyM: number;
   cast: CastKind;
   roomLeftM: number;
   headMps: number;
@@ -89,6 +91,14 @@ export const cleanQuality = (usefulM: number, leadM: number): number =>
     ? (0.5 * usefulM) / Math.max(0.01, leadM)
     : 0.5 + 0.5 * clamp((usefulM - leadM) / PAST_FISH_M);
 
+/** 1 as far as it is easy, .4 where half a metre is all that is sure, 0 a third beyond that. */
+function distanceQuality({ distanceM, easyM, sureM }: ShotFacts): number {
+  const easy = Math.min(easyM, sureM);
+  if (distanceM <= easy) return 1;
+  if (distanceM <= sureM) return 1 - (0.6 * (distanceM - easy)) / (sureM - easy);
+  return clamp(0.4 - (1.2 * (distanceM - sureM)) / sureM);
+}
+
 /** How well a shot does in each term, 0-1. */
 export function qualitiesOf(
   f: ShotFacts,
@@ -109,7 +119,7 @@ export function qualitiesOf(
       0.3 + 0.7 * clamp(f.othersLiningM / LINING_EASE_M),
     ),
     angle: angle * (wrongSide ? 0.2 : 1),
-    distance: clamp(1.4 - f.distanceM / f.sureM),
+    distance: distanceQuality(f),
     room:
       f.cast === 'overhead' ? 0.6 + 0.4 * clamp(f.roomLeftM / 2) : f.cast === 'side' ? 0.5 : 0.6,
     wind: clamp(

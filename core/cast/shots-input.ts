@@ -11,6 +11,8 @@ export interface ShotAngler extends WadingBody {
   rodHand: 'right' | 'left';
   /** What this angler lands within half a metre. */
   landsWithinHalfMetreToM: number;
+  /** Up to here a longer cast is no worse, m. */
+  comfortableM: number;
 }
 
 /** A search for shots, in full. */
@@ -73,6 +75,7 @@ const DEFAULT_ANGLER: ShotAngler = {
   rodM: 2.4,
   rodHand: 'right',
   landsWithinHalfMetreToM: 12,
+  comfortableM: 8,
 };
 const DULL: ShotsInput['conditions'] = {
   sunAltitudeRad: 0.5,

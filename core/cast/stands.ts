@@ -31,6 +31,7 @@ export interface Stand {
   room: RoomBehind;
   wind: WindOnCast;
   sureM: number;
+  easyM: number;
   snag: boolean;
   /** Grass between the feet and the water, m. */
   grassM: number;
@@ -204,6 +205,7 @@ export function standAt(
     room,
     wind,
     sureM: angler.landsWithinHalfMetreToM * SURE_SHARE[posture] * wind.distanceShare,
+    easyM: angler.comfortableM * SURE_SHARE[posture] * wind.distanceShare,
     snag: liesOverSolid(scene, place, landing),
   };
 }

@@ -56,6 +56,8 @@ function FalseCasts({ camera, now, stand }: { camera: Camera; now: CastNow; stan
   if (!clear) return null;
   const radius = 0.4 * now.distanceM;
   const steps = 12;
+  // On the far side of the arc from the line, where the lift and the landing are not.
+  const word = at(camera, off(stand, bearingRad + Math.sign(turnRad) * 0.2, radius));
   const arc = Array.from({ length: steps + 1 }, (_, i) =>
     at(camera, off(stand, bearingRad - turnRad * (1 - i / steps), radius)),
   );
@@ -65,9 +67,9 @@ function FalseCasts({ camera, now, stand }: { camera: Camera; now: CastNow; stan
       <path d={linePath([at(camera, stand), end])} className="false-cast-line" />
       <path d={linePath(arc)} className="false-cast" />
       <text
-        x={end[0]}
-        y={end[1] - 6}
-        textAnchor={Math.sin(bearingRad - Math.PI / 2) > 0 ? 'end' : 'start'}
+        x={word[0]}
+        y={word[1]}
+        textAnchor={word[0] < at(camera, stand)[0] ? 'end' : 'start'}
         className="angler-word cased small-word"
       >
         false casts

@@ -63,6 +63,7 @@ const question: CastQuestion = {
     rodM: 2.4,
     rodHand: 'right',
     landsWithinHalfMetreToM: 12,
+    comfortableM: 8,
   },
   conditions: overcast,
   windSchool: 'tilt',
