@@ -1,3 +1,4 @@
+import { castFigures } from './cast';
 import { driftBand, RUNS, simulateDrift } from '../core/cast/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
 import { quickRead, rateLies, sensitivity, type QuickAnswers } from '../core/lies/index';
@@ -243,6 +244,18 @@ say(
   time(5, 2, () => void driftBand(flow, { ...drift, seconds: 6 }, RUNS.settled)),
   'ms',
 );
+const cast = castFigures(scene, fish, conditions, time);
+say('room, wind, lining, angle, false casts (with each drag)', cast.nowMs, 'ms', 4);
+say('every lay, mends, covers, landing (at rest)', cast.studyMs, 'ms', 250);
+say('search for shots, the first', cast.coldMs, 'ms');
+say(
+  `search for shots, warm: ${cast.candidates} casts, ${cast.simulated} simulated`,
+  cast.warmMs,
+  'ms',
+  1000,
+);
+say('longest turn of the search, warm', cast.longestTurnMs, 'ms', 100);
+say('candidates a second, warm', cast.perSecond, '');
 const stalk: StalkInput = {
   from: { xM: 2.5, yM: -8.4 },
   to: { xM: 11, yM: -5 },

@@ -62,7 +62,17 @@ test('desk', async ({ page }) => {
   await page.getByRole('button', { name: 'Plan the cast' }).click();
   await inspector(page).locator('.large').waitFor();
   await page.locator('.strip-seen').waitFor();
+  await page.locator('.shots > li').first().waitFor();
+  await inspector(page).getByRole('list', { name: 'Lays from this stand' }).waitFor();
   await shot(page, 'cast');
+  const cast = page.url();
+  await page.setViewportSize({ width: 1280, height: 1010 });
+  await inspector(page).getByRole('link', { name: 'The card' }).click();
+  await page.locator('.card-lines').waitFor();
+  await shot(page, 'card');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(cast);
+  await settled(page);
   await page
     .getByRole('navigation', { name: 'Steps' })
     .getByRole('button', { name: 'Stalk' })

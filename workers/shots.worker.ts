@@ -14,11 +14,37 @@ const taken = (): Scene => {
 };
 const giveWay = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 
+const WARM_STEP_M = 2;
+
+/** A thin search at the deepest place: what it finds is thrown away. */
+function warmUp(at: Scene): void {
+  const { flow } = at;
+  let k = 0;
+  for (let i = 1; i < flow.depthM.length; i++) if (flow.depthM[i]! > flow.depthM[k]!) k = i;
+  const target = {
+    id: 'warm',
+    xM: flow.x0M + (k % flow.nx) * flow.cellM,
+    yM: flow.y0M + Math.floor(k / flow.nx) * flow.cellM,
+    fishDepthM: 0.3,
+    headingRad: 0,
+    totalLengthCm: 25,
+    surety: 'maybe' as const,
+  };
+  createShotSearch(at, { target, standStepM: WARM_STEP_M }).advance(WARM_MS);
+}
+/** No longer than this, ms. */
+const WARM_MS = 300;
+
 const worker: ShotsWorker = {
   take(plan, flow) {
-    generation++;
+    const mine = ++generation;
     scene = createScene(plan, flow);
     kept = createStalkKeep();
+    // The first search would wait for the compiler: a thin one is run for nobody while there is time.
+    const here = scene;
+    void giveWay().then(() => {
+      if (mine === generation) warmUp(here);
+    });
   },
   async find(question, onProgress) {
     const mine = ++generation;

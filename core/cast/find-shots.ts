@@ -73,7 +73,7 @@ export interface NoShots {
 }
 export type ShotsResult = ShotsFound | NoShots;
 
-const COARSE = { nodeM: 0.5, dtS: 0.2 } as const;
+const COARSE = { nodeM: 0.5, dtS: 0.2, roughly: true } as const;
 const FINE = { nodeM: 0.2, dtS: 0.1 } as const;
 /** So many go on, an equal part of each lay; none within `SPACED_M` of a better one of its lay. */
 const COARSE_IN_ALL = 1200;
@@ -272,7 +272,7 @@ export function spaced(list: Candidate[], most: number, apartM: number): Candida
 function* simulateAll(
   ground: ShotGround,
   list: readonly Candidate[],
-  fineness: { nodeM: number; dtS: number },
+  fineness: { nodeM: number; dtS: number; roughly?: boolean },
   from: number,
   share: number,
 ): Generator<number, Candidate[]> {

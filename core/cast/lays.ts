@@ -120,8 +120,8 @@ const LEAST_WAVE_M = 0.8;
 const PILE_OVER_M = 1.6;
 /** A curve takes this much of the end of the line, m. */
 const CURVE_OVER_M = 2.4;
-/** The shape is drawn at this step, then cut at equal lengths, m. */
-const DRAWN_M = 0.02;
+/** The shape is drawn at so many steps a node, then cut at equal lengths. */
+const DRAWN_PER_NODE = 5;
 
 /**
  * The line on the water from the fly to the entry, at equal steps of length near `nodeM`: the chord
@@ -140,7 +140,7 @@ export function layLine(
   if (LAID_STRAIGHT.has(lay.kind)) return straightLine(landing, ux, uy, chordM, nodeM);
   const wave = lay.kind === 'pile' ? () => 0 : waveShape(lay, chordM, nodeM);
   const heap = lay.kind === 'pile' ? wavesOf(lay, chordM) : null;
-  const count = Math.max(2, Math.ceil(chordM / DRAWN_M) + 1);
+  const count = Math.max(2, Math.ceil((DRAWN_PER_NODE * chordM) / nodeM) + 1);
   const px = new Float64Array(count);
   const py = new Float64Array(count);
   const along = new Float64Array(count);

@@ -48,6 +48,8 @@ export interface DriftInput {
   dtS?: number;
   /** Follow the fly no further than its first lasting drag: all that clean seconds need. */
   stopAtDrag?: boolean;
+  /** One look at the current a step instead of two: for ranking alone. */
+  roughly?: boolean;
   /** Keep every moment's line and pull. */
   film?: boolean;
 }
@@ -90,6 +92,7 @@ interface Run {
   most: number;
   stepM: number;
   dt: number;
+  roughly: boolean;
   feedGain: number;
   retrieveMps: number;
   end: { held: true; x: number; y: number };
@@ -181,6 +184,7 @@ function startRun(current: Current, input: DriftInput, dt: number): Run {
     most,
     stepM,
     dt,
+    roughly: input.roughly ?? false,
     feedGain: lay.kind === 'feed' ? (lay.gain ?? LAY_DEFAULTS.feedGain) : 0,
     retrieveMps: handLine ? (input.retrieveMps ?? RETRIEVE_MPS) : 0,
     end: { held: true, x: rod.xM, y: rod.yM },
@@ -228,13 +232,13 @@ function renewFriction(run: Run, first: boolean): void {
   }
 }
 
-/** Midpoint rule. */
-function advect({ chain, current, dt }: Run): void {
+/** Midpoint rule; Euler's when it need only be rough. */
+function advect({ chain, current, dt, roughly }: Run): void {
   const { n, x, y, freeX, freeY } = chain;
   for (let i = 0; i < n; i++) {
     let s = surfaceAt(current, x[i]!, y[i]!);
     chain.dry[i] = s.depthM > 0 ? 0 : 1;
-    s = surfaceAt(current, x[i]! + 0.5 * dt * s.u, y[i]! + 0.5 * dt * s.v);
+    if (!roughly) s = surfaceAt(current, x[i]! + 0.5 * dt * s.u, y[i]! + 0.5 * dt * s.v);
     freeX[i] = x[i]! + dt * s.u;
     freeY[i] = y[i]! + dt * s.v;
   }
