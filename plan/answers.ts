@@ -1,10 +1,10 @@
 import type { Remote } from 'comlink';
-import { RUNS, type FirstCast, type Shot, type ShotsResult } from '../core/cast/index';
+import type { FirstCast } from '../core/cast/index';
 import type { Lie, Method } from '../core/lies/index';
 import type { Fish } from '../core/sight/index';
 import type { FarBank, StalkInput, StalkResult } from '../core/stalk/index';
 import type { FlowField } from '../core/water/index';
-import { across, latestWins } from '../workers/client';
+import { latestWins } from '../workers/client';
 import type {
   LiveWorker,
   RateInput,
@@ -12,12 +12,12 @@ import type {
   ShotsWorker,
   StalkWorker,
 } from '../workers/protocol';
+import { createCastAnswers } from './cast-answers';
 import { civilDay } from './civil-time';
 import type { createFlowSource } from './flow-source';
 import { HOURS } from './hours';
 import {
   careNow,
-  castQuestion,
   entriesOf,
   entryOf,
   laterLight,
@@ -25,13 +25,11 @@ import {
   lightByHour,
   lookoutInput,
   rateInput,
-  shotsQuestion,
   stalkInput,
   targetsInOrder,
 } from './questions';
 import {
   lieOf,
-  NOTHING_ASKED,
   sameLie,
   targetOf,
   TIP_HEIGHT_M,
@@ -44,8 +42,6 @@ import type { Store } from './store';
 
 /** Shade on the water moves no faster than is seen in this time, ms. */
 const FIVE_MINUTES = 300_000;
-/** Answer times kept for the bench. */
-const KEPT_TIMES = 400;
 
 interface Workers {
   read: Remote<ReadWorker>;
@@ -72,7 +68,6 @@ export function createAnswers(
     ring: '',
     drift: '',
     castStudy: '',
-    shots: '',
     pool: '',
     stalk: '',
     stalkStudy: '',
@@ -202,36 +197,6 @@ export function createAnswers(
     (ring) => store.set({ ring }),
     complain,
   );
-  const askDrift = latestWins(
-    async (s: WorkspaceState) => {
-      const began = performance.now();
-      const runs = s.dragging ? RUNS.dragging : RUNS.settled;
-      const { band, now } = await workers.live.cast(castQuestion(plan, s)!, s.mend, runs);
-      return { band, now, ms: performance.now() - began };
-    },
-    ({ band, now, ms }) =>
-      store.set((s) => ({
-        drift: band,
-        castNow: now,
-        driftStale: false,
-        ...(!band.best.film && { filmAtS: null, filmRuns: false }),
-        answerMs: [...s.answerMs.slice(1 - KEPT_TIMES), ms],
-      })),
-    complain,
-  );
-  const askCastStudy = latestWins(
-    (s: WorkspaceState) => workers.live.castStudy(castQuestion(plan, s)!),
-    (castStudy) => store.set({ castStudy }),
-    complain,
-  );
-  const askPool = latestWins(
-    (s: WorkspaceState) => {
-      const { rodM, landsWithinHalfMetreToM } = s.settings;
-      return workers.shots.covers(s.stand!, rodM, landsWithinHalfMetreToM);
-    },
-    (pool) => store.set((s) => ({ pool: s.pool === null ? null : pool })),
-    complain,
-  );
   const askHours = latestWins(
     async (s: WorkspaceState): Promise<HourExposure[]> => {
       const stand = { ...s.stand!, posture: s.posture, heightM: s.settings.anglerHeightM };
@@ -283,6 +248,10 @@ export function createAnswers(
     asked[key] = text;
     ask();
   }
+  /** The next time it is asked anew, whatever was asked last. */
+  const forget = (key: keyof typeof asked): void => void (asked[key] = '');
+
+  const cast = createCastAnswers(store, plan, workers, { once, forget }, complain);
 
   let refreshing = false;
   function refresh(): void {
@@ -306,84 +275,15 @@ export function createAnswers(
       if (other) once('methods', [flow.nx, other, input], () => askMethods({ input, other }));
       if (target) once('ring', [target, s.posture, light, body], () => askRing(s));
       else if (s.ring) store.set({ ring: null });
-      if (s.stand && s.landing) refreshCast(s);
       if (s.stand && target && !s.dragging)
         once('hours', [target, s.stand, s.posture, day, weather, body], () => askHours(s));
       if (s.step === 'spot') refreshSpot(s, [day, weather, polarised, body]);
       const flowIsFinal = s.flowState.kind === 'ready' && !s.flowStale;
+      cast.refresh(s, flowIsFinal);
       // While a cast is dragged its drift comes first: the way follows when it is let go.
       if (flowIsFinal && (!s.dragging || s.step === 'stalk')) refreshStalk(s);
     }
     refreshing = false;
-  }
-
-  /** The drift within the frame; what asks longer, once the pointer rests. */
-  function refreshCast(s: WorkspaceState): void {
-    const question = castQuestion(plan, s);
-    once('drift', [question, s.mend, s.dragging === null], () => askDrift(s));
-    if (s.step !== 'cast' || s.dragging) return;
-    once('castStudy', question, () => askCastStudy(s));
-    if (s.pool !== null) once('pool', [s.stand, s.settings.rodM], () => askPool(s));
-    else asked.pool = '';
-    if (
-      !s.card &&
-      !s.shots &&
-      s.search.kind === 'idle' &&
-      s.flowState.kind === 'ready' &&
-      !s.flowStale
-    )
-      void findShots();
-    // What was found belongs to a fish, an hour and a way of asking; it says so when they change.
-    if (s.shots && !s.shotsStale && JSON.stringify(shotsQuestion(plan, s)) !== asked.shots)
-      store.set({ shotsStale: true });
-  }
-
-  let searching = 0;
-  /** Looks for stands and casts; the newest search is the only one that tells. */
-  async function findShots(): Promise<ShotsResult | null> {
-    const s = store.get();
-    const question = shotsQuestion(plan, s);
-    if (!question || s.flowState.kind !== 'ready') return null;
-    const mine = ++searching;
-    asked.shots = JSON.stringify(question);
-    store.set({ search: { kind: 'looking', progress: 0 } });
-    try {
-      const onProgress = across((progress: number) => {
-        if (mine === searching) store.set({ search: { kind: 'looking', progress } });
-      });
-      const shots = await workers.shots.find(question, onProgress);
-      if (mine !== searching) return null;
-      store.set({ search: { kind: 'done' } });
-      if (!shots) return null;
-      store.set({
-        shots,
-        shotsCompared: [],
-        shotsStale: JSON.stringify(shotsQuestion(plan, store.get())) !== asked.shots,
-      });
-      return shots;
-    } catch (error) {
-      if (mine === searching) store.set({ search: { kind: 'stopped' } });
-      complain(error);
-      return null;
-    }
-  }
-
-  /** The best shot at another fish, as things are; null when there is none. */
-  async function bestShotAt(markId: string): Promise<Shot | null> {
-    const s = { ...store.get(), markId, lieId: null, asked: NOTHING_ASKED };
-    const question = shotsQuestion(plan, s);
-    if (!question) return null;
-    const found = await workers.shots.find(
-      question,
-      across(() => {}),
-    );
-    return found?.kind === 'shots' ? found.shots[0]! : null;
-  }
-
-  function cancelSearch(): void {
-    searching++;
-    void workers.shots.cancel();
-    store.set({ search: { kind: 'stopped' } });
   }
 
   /** The way, at once and coarse while something is dragged; what else might be done, at rest. */
@@ -421,5 +321,6 @@ export function createAnswers(
     });
   }
 
+  const { findShots, cancelSearch, bestShotAt } = cast;
   return { take, refresh, firstCast, findShots, cancelSearch, bestShotAt };
 }

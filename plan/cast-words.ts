@@ -9,6 +9,7 @@ import type {
   CastKind,
   CoverWater,
   Lay,
+  LayKind,
   Loser,
   Mend,
   NoShots,
@@ -26,18 +27,23 @@ import { inHundred } from './words';
 
 const TOWARD = { 'up-current': 'up', 'down-current': 'down' } as const;
 
-export function layName(lay: Lay): string {
-  if (lay.kind === 'straight') return 'Straight';
-  if (lay.kind === 'reach') return `Reach ${TOWARD[lay.toward]}`;
-  if (lay.kind === 'slack') return 'Slack';
-  if (lay.kind === 'pile') return 'Pile';
-  if (lay.kind === 'curve') return `Curve ${TOWARD[lay.toward]}`;
-  if (lay.kind === 'aerial-mend') return `Aerial mend ${TOWARD[lay.toward]}`;
-  if (lay.kind === 'feed') return 'Feed line';
-  if (lay.kind === 'high-stick') return 'High stick';
-  if (lay.kind === 'bow-and-arrow') return 'Bow and arrow';
-  return lay.kind === 'roll' ? 'Roll' : 'Bank lay';
-}
+const KINDS: Record<LayKind, string> = {
+  straight: 'Straight',
+  reach: 'Reach',
+  slack: 'Slack',
+  pile: 'Pile',
+  curve: 'Curve',
+  'aerial-mend': 'Aerial mend',
+  feed: 'Feed line',
+  'high-stick': 'High stick',
+  'bow-and-arrow': 'Bow and arrow',
+  roll: 'Roll',
+  'bank-lay': 'Bank lay',
+};
+export const layKindName = (kind: LayKind) => KINDS[kind];
+
+export const layName = (lay: Lay): string =>
+  'toward' in lay ? `${KINDS[lay.kind]} ${TOWARD[lay.toward]}` : KINDS[lay.kind];
 
 /** What the hands do, in a sentence. */
 export function layHow(lay: Lay, units: UnitSystem): string {

@@ -95,8 +95,6 @@ export interface LiveWorker {
   take(plan: BeatPlan, flow: FlowField): void;
   /** The drift and all else that follows the pointer; with a film when it rests. */
   cast(question: CastQuestion, mend: Mend | null, runs: number): { band: DriftBand; now: CastNow };
-  /** What is asked once the pointer rests: every lay, mends, covers, the landing. A tenth of a second. */
-  castStudy(question: CastQuestion): CastStudy;
   firstCast(input: FirstCastInput): FirstCast;
   window(
     fish: Fish,
@@ -140,6 +138,8 @@ export interface ShotsWorker {
   ): Promise<ShotsResult | null>;
   /** Stops the running search within one turn (40 ms). */
   cancel(): void;
+  /** What is asked once the pointer rests: every lay, mends, covers, the landing. A third of a second. */
+  castStudy(question: CastQuestion): CastStudy;
   /** The water within reach in order of cover. */
   covers(stand: Place, rodM: number, reachM: number): PoolCover[];
 }

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { coverGrid, createShotSearch } from '../core/cast/index';
+import { castStudy, coverGrid, createShotSearch } from '../core/cast/index';
 import { createScene, type Scene } from '../core/sight/index';
 import { createStalkKeep } from '../core/stalk/index';
 import { TURN_MS } from './flow-job';
@@ -59,6 +59,7 @@ const worker: ShotsWorker = {
   cancel() {
     generation++;
   },
+  castStudy: (question) => castStudy(taken(), question),
   covers: (stand, rodM, reachM) => coverGrid(taken(), stand, rodM, reachM),
 };
 Comlink.expose(worker);

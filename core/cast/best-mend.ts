@@ -1,6 +1,7 @@
 import type { FlowField } from '../water/index';
 import { FINENESS } from './drift-band';
-import { simulateDrift, type DriftInput, type Mend } from './simulate-drift';
+import type { DriftInput, Mend } from './drift-input';
+import { simulateDrift } from './simulate-drift';
 
 /** A mend that buys time: when, which way, how much, and how long the drift is clean with it. */
 export interface BestMend {

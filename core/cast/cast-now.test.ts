@@ -13,6 +13,7 @@ import {
   driftInputOf,
   simulateDrift,
   structureAt,
+  USUAL_ANGLER,
   type CastQuestion,
 } from './index';
 
@@ -31,15 +32,7 @@ const question = (more: Partial<CastQuestion> = {}): CastQuestion => ({
   landing: { xM: 13.2, yM: 1 },
   lay: { kind: 'straight' },
   posture: 'kneel',
-  angler: {
-    heightM: 1.75,
-    massKg: 78,
-    maxWadeM: 0.7,
-    rodM: 2.4,
-    rodHand: 'right',
-    landsWithinHalfMetreToM: 12,
-    comfortableM: 8,
-  },
+  angler: USUAL_ANGLER,
   conditions: overcast,
   windSchool: 'tilt',
   target,

@@ -13,7 +13,7 @@ import { laneThrough, leadFor, type Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
 import { castFor, obstaclesOf, roomBehind, type CastKind, type RoomBehind } from './room-behind';
 import { SEARCHED_LAYS, type ShotAngler } from './shots-input';
-import type { DriftInput } from './simulate-drift';
+import type { DriftInput } from './drift-input';
 import { grassBefore, liesOverSolid, SURE_SHARE } from './stands';
 import { windOnCast, type WindOnCast } from './wind';
 
@@ -165,7 +165,7 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
   const rows = laysBeside(q.lay).map((lay): LayRow => {
     const tip = castTip(stand, landing, angler.rodM, lay.kind);
     const own = { ...input, lay, tip };
-    const { best, cleanS } = driftBand(flow, { ...FINENESS.quick, ...own }, RUNS.dragging, false);
+    const { best, cleanS } = driftBand(flow, { ...FINENESS.quick, ...own }, RUNS.settled, false);
     const near = now.distanceM <= layReachM(lay.kind, angler.rodM, leaderM);
     return {
       lay,

@@ -1,6 +1,7 @@
 import { createRandom } from '../grid/index';
 import type { FlowField } from '../water/index';
-import { simulateDrift, type DriftInput } from './simulate-drift';
+import type { DriftInput } from './drift-input';
+import { simulateDrift } from './simulate-drift';
 import type { DriftResult } from './drift-result';
 
 /** Ranges of what is not known: friction ratio, slack laid in, pace of the current. */

@@ -88,7 +88,6 @@ const HANDFUL = 5;
 const APART_M = 3;
 /** A shot with less than this share of the best total is not shown. */
 const WORTH_SHOWING = 0.7;
-const BAND_RUNS = 12;
 
 export interface ShotSearch {
   /** Looks for about `budgetMs`; true when finished. The answer hangs on the input alone, never on the clock. */
@@ -328,7 +327,7 @@ const alikeLays = (a: LayKind, b: LayKind) =>
 export function shotOf(ground: ShotGround, c: Candidate): Shot {
   const { scene, input } = ground;
   const away = leadAway(scene, c.stand.place, input.target, input.others, ground.snags);
-  const { best, cleanS } = driftBand(scene.flow, driftOf(ground, c.stand.place, c.lay), BAND_RUNS);
+  const { best, cleanS } = driftBand(scene.flow, driftOf(ground, c.stand.place, c.lay));
   const facts = { ...c.facts, landing: away.quality };
   const qualities = qualitiesOf(facts, {
     from: input.castFrom,

@@ -7,10 +7,11 @@ import {
   type Posture,
   type Scene,
 } from '../sight/index';
-import { DRY_M, sampleFlow, SOLID, traceStreamline } from '../water/index';
+import { DRY_M, sampleFlow, traceStreamline } from '../water/index';
 import { PAST_FISH_M } from './drift-result';
 import type { Lay } from './lays';
 import { simulateDrift } from './simulate-drift';
+import { liesOverSolid } from './stands';
 
 export interface FirstCast {
   stand: Place;
@@ -100,7 +101,7 @@ export function firstCast(scene: Scene, input: FirstCastInput): FirstCast {
             drift.passesAtS === null
               ? drift.cleanS * 0.3
               : Math.min(drift.cleanS, drift.passesAtS + PAST_FISH_M);
-          const over = linesOverSolid(scene, tip, landing) ? OVER_SOLID_S : 0;
+          const over = liesOverSolid(scene, tip, landing) ? OVER_SOLID_S : 0;
           const score =
             useful +
             (drift.passesFish === 'clean' ? 2 : 0) -
@@ -116,18 +117,4 @@ export function firstCast(scene: Scene, input: FirstCastInput): FirstCast {
     }
   }
   return best;
-}
-
-function linesOverSolid(scene: Scene, a: Place, b: Place): boolean {
-  const { flow } = scene;
-  const steps = Math.ceil(Math.hypot(b.xM - a.xM, b.yM - a.yM) / (flow.cellM / 2));
-  for (let n = 0; n <= steps; n++) {
-    const i = Math.round((a.xM + ((b.xM - a.xM) * n) / steps - flow.x0M) / flow.cellM);
-    const j = Math.round((a.yM + ((b.yM - a.yM) * n) / steps - flow.y0M) / flow.cellM);
-    if (i < 0 || j < 0 || i >= flow.nx || j >= flow.ny) continue;
-    const k = j * flow.nx + i;
-    if (flow.solid[k] === SOLID.log || (flow.solid[k] === SOLID.boulder && flow.depthM[k]! < DRY_M))
-      return true;
-  }
-  return false;
 }

@@ -1,5 +1,6 @@
 /** Cast: how the fly drifts on the line as it was laid, and how long it drifts clean. */
-export { RETRIEVE_MPS, simulateDrift, type DriftInput, type Mend } from './simulate-drift';
+export { RETRIEVE_MPS, type DriftInput, type Mend } from './drift-input';
+export { simulateDrift } from './simulate-drift';
 export {
   MICRO_MPS,
   PASS_M,
@@ -44,6 +45,7 @@ export type { Loser } from './losers';
 export {
   SEARCHED_LAYS,
   shotsInput,
+  USUAL_ANGLER,
   type ShotAngler,
   type ShotsInput,
   type ShotsQuestion,

@@ -15,7 +15,7 @@ import {
   type TermWeights,
 } from './shot-terms';
 import type { ShotsInput } from './shots-input';
-import type { DriftInput } from './simulate-drift';
+import type { DriftInput } from './drift-input';
 import { layOverGrass, type Stand } from './stands';
 
 /** A drift is followed this long in a search, s. */

@@ -68,7 +68,8 @@ export const SEARCHED_LAYS: readonly Lay[] = [
   { kind: 'bank-lay' },
 ];
 
-const DEFAULT_ANGLER: ShotAngler = {
+/** An angler nobody has described. */
+export const USUAL_ANGLER: ShotAngler = {
   heightM: 1.75,
   massKg: 78,
   maxWadeM: 0.7,
@@ -98,7 +99,7 @@ export function shotsInput(plan: BeatPlan, q: ShotsQuestion): ShotsInput {
     ...rest,
     rig,
     leaderM: rig.leaderM,
-    angler: { ...DEFAULT_ANGLER, ...angler },
+    angler: { ...USUAL_ANGLER, ...angler },
     lays: lays.filter((l) => !without.includes(l.kind) && (!q.pin?.lay || q.pin.lay === l.kind)),
   };
 }

@@ -6,9 +6,9 @@ import type { BeatPlan } from '../../core/formats/index';
 import type { Lie, LieField } from '../../core/lies/index';
 import type { StalkLeg } from '../../core/stalk/index';
 import { ObjectList } from '../object-list';
-import { freshState, type BeatInput, type Mark, type WorkspaceState } from '../state';
+import { type BeatInput, type Mark, type WorkspaceState } from '../state';
 import { showIn } from '../fixtures/workspace';
-import { TEST_SETTINGS } from '../fixtures/settings';
+import { stateWith } from '../fixtures/state';
 import { StepRail } from '../step-rail';
 import { LogInspector } from './log';
 import { ReadInspector } from './read';
@@ -71,28 +71,12 @@ const rated = (lies: Lie[], nothing: LieField['nothing'] = null): LieField => ({
   nothing,
   expected: { mean: 1.4, low: 0.6, high: 2.2 },
 });
-const initial = {
-  step: 'read',
-  level: 'Fair',
-  atMs: Date.parse('2026-06-13T07:40:00Z'),
-  lieId: null,
-  markId: null,
-  stand: null,
-  landing: null,
+const initial = stateWith({
   lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
-  posture: 'kneel',
-  from: null,
-  via: [],
-  out: [],
   marks: [mark],
-  tries: [],
-  reads: [],
-  rises: [],
-  settings: TEST_SETTINGS,
-  ...freshState(),
   flowState: { kind: 'ready' },
   lies: rated([lie]),
-} as unknown as WorkspaceState;
+});
 
 function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
   const beat = {

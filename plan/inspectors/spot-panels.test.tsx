@@ -5,15 +5,9 @@ import type { BeatPlan } from '../../core/formats/index';
 import type { Lookout, WindowView } from '../../core/sight/index';
 import { flowOf } from '../../core/water/fixtures/flows';
 import { HOURS } from '../hours';
-import {
-  freshState,
-  type BeatInput,
-  type KeptRise,
-  type Mark,
-  type WorkspaceState,
-} from '../state';
+import { type BeatInput, type KeptRise, type Mark, type WorkspaceState } from '../state';
 import { showIn } from '../fixtures/workspace';
-import { TEST_SETTINGS } from '../fixtures/settings';
+import { stateWith } from '../fixtures/state';
 import { LookoutPanel } from './lookout-panel';
 import { RisesPanel } from './rises-panel';
 import { SpotInspector } from './spot';
@@ -35,28 +29,12 @@ const mark: Mark = {
 };
 
 function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
-  const whole = {
+  const whole = stateWith({
     step: 'spot',
-    level: 'Fair',
-    atMs: Date.parse('2026-06-13T07:40:00Z'),
-    lieId: null,
-    markId: null,
-    stand: null,
-    landing: null,
-    lay: { kind: 'straight' },
-    posture: 'kneel',
-    from: null,
-    via: [],
-    out: [],
     marks: [mark],
-    tries: [],
-    reads: [],
-    rises: [],
-    settings: TEST_SETTINGS,
-    ...freshState(),
     flow: flowOf(() => ({ depth: 0.6, u: -0.5 }), { nx: 60 }),
     ...state,
-  } as unknown as WorkspaceState;
+  });
   const beat = {
     id: 'b1',
     plan: { timeZone: 'Etc/GMT-2', bearingDeg: 90 } as BeatPlan,

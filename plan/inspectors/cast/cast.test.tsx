@@ -6,6 +6,7 @@ import {
   driftBand,
   driftInputOf,
   findShots,
+  USUAL_ANGLER,
   type CastQuestion,
   type ShotsFound,
 } from '../../../core/cast/index';
@@ -13,8 +14,9 @@ import { createScene } from '../../../core/sight/index';
 import { overcast, plan, stream } from '../../../core/stalk/fixtures/streams';
 import type { BeatFeature } from '../../../core/formats/index';
 import { TEST_SETTINGS } from '../../fixtures/settings';
+import { stateWith } from '../../fixtures/state';
 import { showIn } from '../../fixtures/workspace';
-import { freshState, type BeatInput, type Mark, type WorkspaceState } from '../../state';
+import { type BeatInput, type Mark, type WorkspaceState } from '../../state';
 import { CastInspector } from './index';
 
 /** The panels on real answers: a stream of .4 m/s with a log, a fish and an angler. */
@@ -56,15 +58,7 @@ const question: CastQuestion = {
   landing: { xM: 13.2, yM: 1 },
   lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
   posture: 'kneel',
-  angler: {
-    heightM: 1.75,
-    massKg: 78,
-    maxWadeM: 0.7,
-    rodM: 2.4,
-    rodHand: 'right',
-    landsWithinHalfMetreToM: 12,
-    comfortableM: 8,
-  },
+  angler: USUAL_ANGLER,
   conditions: overcast,
   windSchool: 'tilt',
   target: mark,
@@ -76,27 +70,13 @@ const now = castNow(scene, question, drift.best.laid);
 const study = castStudy(scene, question);
 const shots = findShots(beatPlan, flow, { target: mark, standStepM: 1 }) as ShotsFound;
 
-const ready = {
+const ready = stateWith({
   step: 'cast',
-  level: 'Fair',
-  atMs: Date.parse('2026-06-13T07:40:00Z'),
-  lieId: null,
   markId: 'm1',
   stand: question.stand,
   landing: question.landing,
   lay: question.lay,
-  mend: null,
-  fly: 'dry',
-  posture: 'kneel',
-  from: null,
-  via: [],
-  out: [],
   marks: [mark],
-  tries: [],
-  reads: [],
-  rises: [],
-  settings: TEST_SETTINGS,
-  ...freshState(),
   flow,
   flowState: { kind: 'ready' },
   drift,
@@ -104,7 +84,7 @@ const ready = {
   castStudy: study,
   shots,
   search: { kind: 'done' },
-} as unknown as WorkspaceState;
+});
 const beat = { id: 'b1', streamName: 'Thrum', plan: beatPlan } as unknown as BeatInput;
 const show = (more: Partial<WorkspaceState> = {}) =>
   showIn(<CastInspector />, { ...ready, ...more }, beat);

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { formatLength, formatSeconds } from '../../../core/units/index';
-import { sameLay, type Lay, type LayRow } from '../../../core/cast/index';
+import { sameLay, type DriftBand, type Lay, type LayRow } from '../../../core/cast/index';
 import { Choice, Do } from '../../../ui/parts';
 import { usePart, useWorkspace } from '../../context';
 import { castName, layName, mendName } from '../../cast-words';
@@ -17,7 +17,8 @@ export function LayPanel() {
   const { actions } = useWorkspace();
   const study = usePart((s) => s.castStudy);
   const chosen = usePart((s) => s.lay);
-  const passesAtS = usePart((s) => s.drift?.best.passesAtS ?? null);
+  const drift = usePart((s) => s.drift);
+  const passesAtS = drift?.best.passesAtS ?? null;
   const [all, setAll] = useState(false);
   if (!study)
     return (
@@ -25,7 +26,11 @@ export function LayPanel() {
         Trying every lay from here.
       </p>
     );
-  const { rows, lead } = study;
+  const { lead } = study;
+  // The chosen one is told as it is above: followed more finely than the rest.
+  const rows = study.rows.map((r) =>
+    sameLay(r.lay, chosen) && drift ? { ...r, ...told(drift) } : r,
+  );
   const liftS = lead && passesAtS !== null ? passesAtS + lead.liftS - lead.secondsToFish : null;
   const mine = rows.find((r) => sameLay(r.lay, chosen));
   const first = rows.filter((r) => r.by !== null).slice(0, SHOWN);
@@ -62,6 +67,13 @@ export function LayPanel() {
     </>
   );
 }
+
+const told = ({ best, cleanS }: DriftBand) => ({
+  cleanS,
+  firstMicroS: best.firstMicroS,
+  firstWakeS: best.firstWakeS,
+  known: best.status === 'ok',
+});
 
 function LayLine({
   row,

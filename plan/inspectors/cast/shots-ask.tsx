@@ -4,7 +4,7 @@ import { TERM_WEIGHTS, type Term } from '../../../core/cast/index';
 import { Behind, Choice, Do } from '../../../ui/parts';
 import { usePart, useWorkspace } from '../../context';
 import { NOTHING_ASKED } from '../../state';
-import { layName, TERM_NAMES } from '../../cast-words';
+import { layKindName, TERM_NAMES } from '../../cast-words';
 
 /** Terms that the angler may weigh; the rest keep their weight. */
 const WEIGHED: readonly Term[] = [
@@ -55,7 +55,7 @@ export function ShotsAsk() {
           aria-pressed={asked.pinLay !== null}
           onClick={() => actions.askShots({ pinLay: asked.pinLay === null ? lay.kind : null })}
         >
-          Only {layName(asked.pinLay && asked.pinLay !== lay.kind ? { kind: 'straight' } : lay)}
+          Only {layKindName(asked.pinLay ?? lay.kind).toLowerCase()}
         </Do>
         <Do
           aria-pressed={asked.pinLanding}
@@ -80,7 +80,10 @@ export function ShotsAsk() {
       {asked.withoutSpots.length + asked.withoutLays.length > 0 && (
         <p className="second">
           Left out: {asked.withoutSpots.length} {asked.withoutSpots.length === 1 ? 'spot' : 'spots'}
-          {asked.withoutLays.length > 0 ? `, and the lays ${asked.withoutLays.join(', ')}` : ''}.
+          {asked.withoutLays.length > 0
+            ? `, and the lays ${asked.withoutLays.map((k) => layKindName(k).toLowerCase()).join(', ')}`
+            : ''}
+          .
         </p>
       )}
       {WEIGHED.map((t) => (
