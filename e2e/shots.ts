@@ -61,7 +61,7 @@ test('desk', async ({ page }) => {
   await shot(page, 'spot-window');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
   await inspector(page).locator('.large').waitFor();
-  await page.locator('.strip-seen').waitFor();
+  await page.locator('.strip-seen').waitFor({ state: 'attached' });
   await page.locator('.shots > li').first().waitFor();
   await inspector(page).getByRole('list', { name: 'Lays from this stand' }).waitFor();
   await shot(page, 'cast');
@@ -96,7 +96,7 @@ test('dusk', async ({ page }) => {
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
   await inspector(page).locator('.large').waitFor();
-  await page.locator('.strip-seen').waitFor();
+  await page.locator('.strip-seen').waitFor({ state: 'attached' });
   await shot(page, 'cast-dusk');
 });
 
