@@ -11,7 +11,7 @@ import { targetsInOrder } from '../questions';
 import { useFishNames } from '../use-fish-names';
 import { useSide } from '../use-side';
 import { capital } from '../words';
-import { CardDrawing, cameraFor, useMiddle } from './card-drawing';
+import { CardDrawing, cameraFor, useCardSize, useMiddle } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
 
 interface Planned {
@@ -23,6 +23,7 @@ interface Planned {
 export function BeatCard() {
   const { beat } = useWorkspace();
   const middle = useMiddle();
+  const size = useCardSize();
   const { planned, progress, none } = usePlanned();
   const camera = useMemo(
     () =>
@@ -33,14 +34,15 @@ export function BeatCard() {
         ],
         beat.plan.lengthM,
         middle,
+        size,
       ),
-    [beat.plan.lengthM, middle],
+    [beat.plan.lengthM, middle, size],
   );
   return (
     <>
       <CardHead />
       <div className="card-body">
-        <CardDrawing camera={camera} label="Plan and long section of the beat.">
+        <CardDrawing camera={camera} size={size} label="Plan and long section of the beat.">
           <PlannedOnPlan camera={camera} planned={planned ?? []} />
         </CardDrawing>
         <div className="card-column">

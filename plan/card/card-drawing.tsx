@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Place } from '../../core/grid/index';
 import { createChannel } from '../../core/water/index';
 import { pageX, pageY, type Camera } from '../camera';
@@ -15,13 +15,46 @@ import { WaterLines } from '../layers/water-layer';
 import { SectionView } from '../section-view';
 
 /** Size of the drawing on the page, px. */
-export const CARD = { width: 864, plan: 432, section: 188 } as const;
-const ROUND_PX = 60;
-const SCALE = { least: 8, most: 60 } as const;
+export interface CardSize {
+  width: number;
+  plan: number;
+  section: number;
+}
+const ON_PAPER: CardSize = { width: 864, plan: 432, section: 188 };
+/** A screen narrower than this is a phone, and a phone's margins, px. */
+const NARROW_PX = 900;
+const MARGINS_PX = 46;
+
+/** On paper and a desk as printed; on a phone as wide as it is, with letters as large. */
+export function useCardSize(): CardSize {
+  const [size, setSize] = useState(ON_PAPER);
+  useEffect(() => {
+    const measure = () => {
+      const { innerWidth } = window;
+      setSize(
+        innerWidth > NARROW_PX
+          ? ON_PAPER
+          : { width: innerWidth - MARGINS_PX, plan: 360, section: 160 },
+      );
+    };
+    measure();
+    window.addEventListener('resize', measure);
+    return () => window.removeEventListener('resize', measure);
+  }, []);
+  return size;
+}
+
+const ROUND_SHARE = 0.07;
+const SCALE = { least: 5, most: 60 } as const;
 
 /** A camera that shows all of the places, and some water round them. */
-export function cameraFor(places: readonly Place[], lengthM: number, middleYM: number): Camera {
-  const { width, plan: height } = CARD;
+export function cameraFor(
+  places: readonly Place[],
+  lengthM: number,
+  middleYM: number,
+  { width, plan: height }: CardSize,
+): Camera {
+  const round = 2 * ROUND_SHARE;
   const xs = places.length > 0 ? places.map((p) => p.xM) : [0, lengthM];
   const ys = places.length > 0 ? places.map((p) => p.yM) : [middleYM];
   const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
@@ -30,7 +63,7 @@ export function cameraFor(places: readonly Place[], lengthM: number, middleYM: n
     SCALE.most,
     Math.max(
       SCALE.least,
-      Math.min((width - 2 * ROUND_PX) / (x1 - x0 || 1), (height - 2 * ROUND_PX) / (y1 - y0 || 1)),
+      Math.min(((1 - round) * width) / (x1 - x0 || 1), ((1 - 2 * round) * height) / (y1 - y0 || 1)),
     ),
   );
   return {
@@ -56,10 +89,12 @@ const GREYS = ['#ececec', '#dcdcdc', '#c6c6c6', '#ababab', '#8e8e8e'] as const;
 /** Plan and long section in black and white, drawn by the workspace's own layers. Nothing here can be pressed. */
 export function CardDrawing({
   camera,
+  size,
   label,
   children,
 }: {
   camera: Camera;
+  size: CardSize;
   label: string;
   /** What is drawn instead of the cast at hand. */
   children?: React.ReactNode;
@@ -71,8 +106,8 @@ export function CardDrawing({
   const marks = usePart((s) => s.marks);
   const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
   const words = useMemo(
-    () => (lines ? placeDepthWords(lines, camera, marks, CARD.width) : null),
-    [lines, camera, marks],
+    () => (lines ? placeDepthWords(lines, camera, marks, size.width) : null),
+    [lines, camera, marks, size.width],
   );
   if (!flow || !lines) return <div className="card-drawing" />;
   const path = (rings: number[][][]) =>
@@ -84,11 +119,11 @@ export function CardDrawing({
       <div inert aria-hidden="true">
         <svg
           className="card-plan"
-          width={CARD.width}
-          height={CARD.plan}
-          viewBox={`0 0 ${CARD.width} ${CARD.plan}`}
+          width={size.width}
+          height={size.plan}
+          viewBox={`0 0 ${size.width} ${size.plan}`}
         >
-          <rect width={CARD.width} height={CARD.plan} fill="#fff" />
+          <rect width={size.width} height={size.plan} fill="#fff" />
           <path d={path(lines.shore)} fill={GREYS[0]} fillRule="evenodd" />
           {lines.depths.map((d, i) => (
             <path key={d.word} d={path(d.rings)} fill={GREYS[i + 1]} fillRule="evenodd" />
@@ -105,14 +140,14 @@ export function CardDrawing({
           <MarksLayer camera={camera} />
           <Furniture
             camera={camera}
-            width={CARD.width}
-            height={CARD.plan}
+            width={size.width}
+            height={size.plan}
             bearingDeg={beat.plan.bearingDeg}
             units={units}
           />
         </svg>
         <div className="card-section">
-          <SectionView camera={camera} width={CARD.width} height={CARD.section} plain />
+          <SectionView camera={camera} width={size.width} height={size.section} plain />
         </div>
       </div>
       <figcaption className="visually-hidden">{label}</figcaption>

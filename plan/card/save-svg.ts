@@ -17,6 +17,9 @@ const KEPT = [
   'text-anchor',
 ] as const;
 
+/** What only a page has a use for. */
+const OF_THE_PAGE = /^(class|style|role|tabindex|aria-.*)$/;
+
 /**
  * The drawings of a card as one SVG that stands alone: computed styles become attributes, the
  * drawings are stacked. null when there is none.
@@ -38,10 +41,10 @@ export function standaloneSvg(card: Element): string | null {
         const value = style.getPropertyValue(name);
         if (value !== '') element.setAttribute(name, value);
       }
-      for (const name of ['class', 'tabindex', 'role', 'aria-label', 'style'])
-        element.removeAttribute(name);
     });
-    copy.removeAttribute('class');
+    for (const element of [copy, ...copy.querySelectorAll('*')])
+      for (const { name } of [...element.attributes])
+        if (OF_THE_PAGE.test(name)) element.removeAttribute(name);
     copy.setAttribute('y', String(top));
     top += size(svg).height;
     return copy.outerHTML;

@@ -21,7 +21,7 @@ import { postureName } from '../inspectors/at-the-stand';
 import { numberOfMark, shownWay, targetOf } from '../state';
 import { cautionText } from '../stalk-words';
 import { useSide } from '../use-side';
-import { CardDrawing, cameraFor, useMiddle } from './card-drawing';
+import { CardDrawing, cameraFor, useCardSize, useMiddle } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
 
 /** One shot on one page: where, how, how long, and what to mind. */
@@ -32,14 +32,16 @@ export function ShotCard() {
   const target = usePart(targetOf);
   const away = usePart((s) => s.castStudy?.leadAway?.to ?? null);
   const middle = useMiddle();
+  const size = useCardSize();
   const camera = useMemo(
     () =>
       cameraFor(
         [stand, landing, target, away].filter((p) => p !== null),
         beat.plan.lengthM,
         middle,
+        size,
       ),
-    [stand, landing, target, away, beat.plan.lengthM, middle],
+    [stand, landing, target, away, beat.plan.lengthM, middle, size],
   );
   if (!stand || !landing)
     return (
@@ -52,7 +54,7 @@ export function ShotCard() {
     <>
       <CardHead />
       <div className="card-body">
-        <CardDrawing camera={camera} label="Plan and long section of this shot." />
+        <CardDrawing camera={camera} size={size} label="Plan and long section of this shot." />
         <div className="card-column">
           <CardStop />
           <TheShot />
