@@ -137,6 +137,13 @@ describe('pin, exclude and weigh', () => {
   });
 });
 
+it('a fly pinned off the lane never passes the fish: no drift of it is of use, however clean', () => {
+  const off = found({ landing: { xM: 13, yM: 0.8 } });
+  for (const s of off.shots) expect(s.facts.usefulM).toBe(0);
+  const past = found({ landing: { xM: 11, yM: 2.4 } });
+  for (const s of past.shots) expect(s.facts.usefulM).toBe(0);
+});
+
 describe('no shots is an answer with its reason', () => {
   it('a fish on land, a fly that lands on land, no lay left, no way in', () => {
     expect(ask({ target: { ...trout(), yM: 8 } })).toMatchObject({ reason: 'fish-on-land' });

@@ -164,8 +164,11 @@ function* search(
   if (fine.length === 0) return no('no-stand');
   const about = yield* simulateAll(ground, neighbours(ground, stands, fine), FINE, 0.92, 0.05);
   fine.push(...about);
-  const shots = handful(fine).map((c) => shotOf(ground, c));
-  yield 0.98;
+  const shots: Shot[] = [];
+  for (const c of handful(fine)) {
+    shots.push(shotOf(ground, c));
+    yield 0.98;
+  }
   shots.sort((a, b) => b.total - a.total);
   return {
     kind: 'shots',
@@ -209,7 +212,12 @@ function* quickLook(ground: ShotGround, stands: readonly Stand[]): Generator<num
 /** A candidate by its quick estimate, and its total if its line dragged no sooner than it must. */
 type Hopeful = Candidate & { hoped: number };
 
-function hopedTotal({ weights, lane, landingAlongM }: ShotGround, c: Candidate, boundS: number) {
+function hopedTotal(
+  { weights, lane, landingAlongM, passes }: ShotGround,
+  c: Candidate,
+  boundS: number,
+) {
+  if (!passes) return c.total;
   const usefulM = usefulDriftM(lane, landingAlongM, Math.max(c.cleanS, boundS));
   const gained = cleanQuality(usefulM, c.facts.leadM) - c.qualities.clean;
   return c.total + (100 * weights.clean * gained) / sumOf(weights);

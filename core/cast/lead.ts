@@ -127,8 +127,8 @@ export const landingFor = (flow: FlowField, fish: Place, leadM: number): Place =
   laneAt(laneThrough(flow, fish, leadM + LANE_STEP_M, 0), -leadM).place;
 
 /**
- * Useful drift, m: what a free fly would travel from the landing place in the clean seconds, capped
- * 1 m past the fish. 0 when the free fly does not pass it.
+ * Useful drift, m: what a free fly would travel down the lane from where it lands on it in the clean
+ * seconds, capped 1 m past the fish.
  */
 export function usefulDriftM(lane: Lane, landingAlongM: number, cleanS: number): number {
   const from = laneTime(lane, landingAlongM);

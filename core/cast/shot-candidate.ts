@@ -2,7 +2,7 @@ import { distanceToPolyline, type Place } from '../grid/index';
 import type { Scene } from '../sight/index';
 import { currentOf, upCurrentRad, type Current } from './drift-current';
 import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
-import { PAST_FISH_M } from './drift-result';
+import { PASS_M, PAST_FISH_M } from './drift-result';
 import { laneAt, laneThrough, leadFor, usefulDriftM, type Lane, type Lead } from './lead';
 import { snagsOf, type Snag } from './lead-away';
 import { castFor, type CastKind } from './room-behind';
@@ -48,6 +48,8 @@ export interface ShotGround {
   landing: Place;
   /** Where on the lane the fly lands, m (negative: up-current of the fish). */
   landingAlongM: number;
+  /** Whether a free fly from there comes by the fish at all: only then is any drift of use. */
+  passes: boolean;
   current: Current;
   upRad: number;
   snags: readonly Snag[];
@@ -64,7 +66,7 @@ export function groundOf(scene: Scene, input: ShotsInput, looked: Looked): ShotG
   });
   const lane = laneThrough(flow, input.target, LANE_UP_M, LANE_DOWN_M);
   const wished = input.landing ?? laneAt(lane, -lead.leadM).place;
-  const landingAlongM = nearestAlong(lane, wished);
+  const { alongM: landingAlongM, offM } = nearestOnLane(lane, wished);
   const current = currentOf(flow);
   return {
     scene,
@@ -73,6 +75,7 @@ export function groundOf(scene: Scene, input: ShotsInput, looked: Looked): ShotG
     lead,
     landing: wished,
     landingAlongM,
+    passes: offM <= PASS_M && landingAlongM <= 0,
     current,
     upRad: upCurrentRad(current, wished.xM, wished.yM),
     snags: snagsOf(scene.plan),
@@ -99,14 +102,15 @@ const CHOSEN_SIDE = 5;
 const LANE_UP_M = 8;
 const LANE_DOWN_M = 6;
 
-function nearestAlong(lane: Lane, p: Place): number {
-  let best = Infinity;
-  let along = 0;
+/** The place of a lane nearest to another, and how far off it is, m. */
+function nearestOnLane(lane: Lane, p: Place): { alongM: number; offM: number } {
+  let offM = Infinity;
+  let alongM = 0;
   lane.places.forEach((q, i) => {
     const d = Math.hypot(p.xM - q.xM, p.yM - q.yM);
-    if (d < best) [best, along] = [d, lane.alongM[i]!];
+    if (d < offM) [offM, alongM] = [d, lane.alongM[i]!];
   });
-  return along;
+  return { alongM, offM };
 }
 
 /** Whether a lay can be thrown from a stand at all, and by which cast. */
@@ -145,7 +149,7 @@ export function candidate(
   const line = laid ?? [landing, stand.place];
   const room = stand.room.reachM[cast] - stand.distanceM;
   const facts: ShotFacts = {
-    usefulM: usefulDriftM(lane, landingAlongM, cleanS),
+    usefulM: ground.passes ? usefulDriftM(lane, landingAlongM, cleanS) : 0,
     leadM: Math.max(0, -landingAlongM),
     exposure: stand.exposure,
     othersExposure: stand.othersExposure,
