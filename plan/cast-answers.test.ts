@@ -1,8 +1,8 @@
 import type { ShotsResult } from '../core/cast/index';
 import { plan } from '../core/stalk/fixtures/streams';
 import { createCastAnswers } from './cast-answers';
+import { CAST, MARK } from './fixtures/cast';
 import { stateWith } from './fixtures/state';
-import type { Mark } from './state';
 import { createStore } from './store';
 
 jest.mock('../workers/client', () => ({
@@ -10,16 +10,6 @@ jest.mock('../workers/client', () => ({
   latestWins: jest.requireActual('../workers/client').latestWins,
 }));
 
-const mark = {
-  id: 'm1',
-  xM: 12,
-  yM: 1,
-  fishDepthM: 0.3,
-  headingRad: 0,
-  totalLengthCm: 28,
-  surety: 'sure',
-  behaviour: 'holding',
-} as Mark;
 const shots = (stands: number): ShotsResult => ({
   kind: 'no shots',
   reason: 'no-stand',
@@ -39,9 +29,9 @@ function start() {
     stateWith({
       step: 'cast',
       markId: 'm1',
-      marks: [mark],
-      stand: { xM: 9, yM: -5 },
-      landing: { xM: 13, yM: 1 },
+      marks: [MARK],
+      stand: CAST.stand,
+      landing: CAST.landing,
       flowState: { kind: 'ready' },
     }),
   );

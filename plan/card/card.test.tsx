@@ -1,18 +1,12 @@
 import { screen, within } from '@testing-library/react';
-import {
-  castNow,
-  castStudy,
-  driftBand,
-  driftInputOf,
-  USUAL_ANGLER,
-  type CastQuestion,
-} from '../../core/cast/index';
+import { castNow, castStudy, driftBand, driftInputOf } from '../../core/cast/index';
 import { createScene } from '../../core/sight/index';
-import { overcast, plan, stream } from '../../core/stalk/fixtures/streams';
+import { plan, stream } from '../../core/stalk/fixtures/streams';
+import { CAST, MARK } from '../fixtures/cast';
 import { stateWith } from '../fixtures/state';
 import { showIn } from '../fixtures/workspace';
 import { TEST_SETTINGS } from '../fixtures/settings';
-import type { BeatInput, Mark, WorkspaceState } from '../state';
+import type { BeatInput, WorkspaceState } from '../state';
 import { cameraFor } from './card-drawing';
 import { standaloneSvg } from './save-svg';
 import { ShotCard } from './shot-card';
@@ -40,33 +34,7 @@ const beatPlan = {
 };
 const flow = stream(0.4, 0.5);
 const scene = createScene(beatPlan, flow);
-const mark: Mark = {
-  id: 'm1',
-  xM: 12,
-  yM: 1,
-  fishDepthM: 0.3,
-  headingRad: 0,
-  totalLengthCm: 28,
-  surety: 'sure',
-  behaviour: 'holding',
-  note: '',
-  photoId: null,
-  seenMs: 0,
-  history: [],
-};
-const question: CastQuestion = {
-  stand: { xM: 9, yM: -5 },
-  landing: { xM: 13.2, yM: 1 },
-  lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
-  posture: 'kneel',
-  angler: USUAL_ANGLER,
-  conditions: overcast,
-  windSchool: 'tilt',
-  target: mark,
-  others: [],
-  seconds: 6,
-};
-const drift = driftBand(flow, driftInputOf(question), 6, true);
+const drift = driftBand(flow, driftInputOf(CAST), 6, true);
 const beat = {
   id: 'b1',
   streamName: 'Thrum',
@@ -80,15 +48,15 @@ const show = (more: Partial<WorkspaceState> = {}) =>
       step: 'cast',
       card: true,
       markId: 'm1',
-      marks: [mark],
-      stand: question.stand,
-      landing: question.landing,
-      lay: question.lay,
+      marks: [MARK],
+      stand: CAST.stand,
+      landing: CAST.landing,
+      lay: CAST.lay,
       flow,
       flowState: { kind: 'ready' },
       drift,
-      castNow: castNow(scene, question, drift.best.laid),
-      castStudy: castStudy(scene, question),
+      castNow: castNow(scene, CAST, drift.best.laid),
+      castStudy: castStudy(scene, CAST),
       ...more,
     }),
     beat,

@@ -6,17 +6,16 @@ import {
   driftBand,
   driftInputOf,
   findShots,
-  USUAL_ANGLER,
-  type CastQuestion,
   type ShotsFound,
 } from '../../../core/cast/index';
 import { createScene } from '../../../core/sight/index';
-import { overcast, plan, stream } from '../../../core/stalk/fixtures/streams';
+import { plan, stream } from '../../../core/stalk/fixtures/streams';
 import type { BeatFeature } from '../../../core/formats/index';
 import { TEST_SETTINGS } from '../../fixtures/settings';
+import { CAST, MARK } from '../../fixtures/cast';
 import { stateWith } from '../../fixtures/state';
 import { showIn } from '../../fixtures/workspace';
-import { type BeatInput, type Mark, type WorkspaceState } from '../../state';
+import { type BeatInput, type WorkspaceState } from '../../state';
 import { CastInspector } from './index';
 
 /** The panels on real answers: a stream of .4 m/s with a log, a fish and an angler. */
@@ -39,44 +38,18 @@ const entry: BeatFeature = {
 const beatPlan = { ...plan(entry, log), timeZone: 'Etc/GMT-2' };
 const flow = stream(0.4, 0.5);
 const scene = createScene(beatPlan, flow);
-const mark: Mark = {
-  id: 'm1',
-  xM: 12,
-  yM: 1,
-  fishDepthM: 0.3,
-  headingRad: 0,
-  totalLengthCm: 28,
-  surety: 'sure',
-  behaviour: 'holding',
-  note: '',
-  photoId: null,
-  seenMs: 0,
-  history: [],
-};
-const question: CastQuestion = {
-  stand: { xM: 9, yM: -5 },
-  landing: { xM: 13.2, yM: 1 },
-  lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
-  posture: 'kneel',
-  angler: USUAL_ANGLER,
-  conditions: overcast,
-  windSchool: 'tilt',
-  target: mark,
-  others: [],
-  seconds: 6,
-};
-const drift = driftBand(flow, { ...driftInputOf(question), film: true }, 6, true);
-const now = castNow(scene, question, drift.best.laid);
-const study = castStudy(scene, question);
-const shots = findShots(beatPlan, flow, { target: mark, standStepM: 1 }) as ShotsFound;
+const drift = driftBand(flow, { ...driftInputOf(CAST), film: true }, 6, true);
+const now = castNow(scene, CAST, drift.best.laid);
+const study = castStudy(scene, CAST);
+const shots = findShots(beatPlan, flow, { target: MARK, standStepM: 1 }) as ShotsFound;
 
 const ready = stateWith({
   step: 'cast',
   markId: 'm1',
-  stand: question.stand,
-  landing: question.landing,
-  lay: question.lay,
-  marks: [mark],
+  stand: CAST.stand,
+  landing: CAST.landing,
+  lay: CAST.lay,
+  marks: [MARK],
   flow,
   flowState: { kind: 'ready' },
   drift,
