@@ -17,7 +17,8 @@ export function LayPanel() {
   const { actions } = useWorkspace();
   const study = usePart((s) => s.castStudy);
   const chosen = usePart((s) => s.lay);
-  const drift = usePart((s) => s.drift);
+  // While something is dragged the rows stand still: they speak of where it was.
+  const drift = usePart((s) => (s.dragging ? null : s.drift));
   const passesAtS = drift?.best.passesAtS ?? null;
   const [all, setAll] = useState(false);
   if (!study)
