@@ -12,6 +12,7 @@ import type {
   ShotsWorker,
   StalkWorker,
 } from '../workers/protocol';
+import { sameLie } from './same';
 import { createCastAnswers } from './cast-answers';
 import { civilDay } from './civil-time';
 import type { createFlowSource } from './flow-source';
@@ -30,7 +31,6 @@ import {
 } from './questions';
 import {
   lieOf,
-  sameLie,
   targetOf,
   TIP_HEIGHT_M,
   type BeatInput,

@@ -2,7 +2,8 @@ import type { FlyKind } from '../core/rig/index';
 import type { Lay, Mend, ShotsResult } from '../core/cast/index';
 import type { Place } from '../core/grid/index';
 import { cm, type Desk } from './desk';
-import { targetOf, type ShotsAsked } from './state';
+import type { ShotsAsked } from './shots-asked';
+import { targetOf } from './state';
 
 /** The search for shots as the engine offers it. */
 export interface Searching {

@@ -3,7 +3,8 @@ import { RUNS, type Shot, type ShotsResult } from '../core/cast/index';
 import { across, latestWins } from '../workers/client';
 import type { LiveWorker, ShotsWorker } from '../workers/protocol';
 import { castQuestion, shotsQuestion } from './questions';
-import { NOTHING_ASKED, type BeatInput, type WorkspaceState } from './state';
+import { NOTHING_ASKED } from './shots-asked';
+import type { BeatInput, WorkspaceState } from './state';
 import type { Store } from './store';
 
 /** Answer times kept for the bench. */

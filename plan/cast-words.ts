@@ -152,15 +152,21 @@ export function windWords(wind: WindOnCast, known: boolean, units: UnitSystem): 
   return wind.advice === 'change-sides' ? `${what} Change sides.` : what;
 }
 
+/** Less than this is as good as nothing. */
+const UNSEEN = 0.05;
+
 /** What speaks for a shot. */
 export function forWords(r: Reason, units: UnitSystem): string {
   const term = r.what as Term;
   if (term === 'clean') return `clean for ${formatSeconds(r.value)}`;
-  if (term === 'unseen') return 'out of sight';
-  if (term === 'way') return 'the way there alarms nobody';
+  if (term === 'unseen') return r.value < UNSEEN ? 'out of sight' : 'hardly seen';
+  if (term === 'way')
+    return r.value > 1 - UNSEEN
+      ? 'the way there alarms nobody'
+      : `calm ${inHundred(r.value)} on the way there`;
   if (term === 'lining') return `line ${formatLength(r.value, units)} off the fish`;
   if (term === 'angle') return 'a good angle';
-  if (term === 'distance') return `a short cast, ${formatLength(r.value, units)}`;
+  if (term === 'distance') return `an easy cast, ${formatLength(r.value, units)}`;
   if (term === 'room') return 'room behind';
   return term === 'landing' ? 'slack water to land it in' : '';
 }

@@ -1,6 +1,7 @@
 import type { Lie, LieField } from '../core/lies/index';
 import { TEST_SETTINGS } from './fixtures/settings';
-import { sameLie, targetOf, type WorkspaceState } from './state';
+import { sameLie } from './same';
+import { targetOf, type WorkspaceState } from './state';
 
 const lie = (id: string, xM: number, yM = 0) => ({ id, xM, yM, depthM: 0.6, headingRad: 0 }) as Lie;
 const field = (...lies: Lie[]): LieField => ({

@@ -4,11 +4,9 @@ import type {
   CastStudy,
   DriftBand,
   FirstCast,
-  LayKind,
   PoolCover,
   Sequence,
   ShotsResult,
-  TermWeights,
 } from '../core/cast/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
@@ -40,6 +38,7 @@ import type { FlowField, Probe, WaterReading } from '../core/water/index';
 import type { LieStudy, StalkStudy } from '../workers/protocol';
 import type { Address } from './address';
 import { toCivil } from './civil-time';
+import { NOTHING_ASKED, type ShotsAsked } from './shots-asked';
 import { ALL_LIES, type LieFilter } from './lie-filter';
 
 /** What a fish was seen to do. */
@@ -256,24 +255,6 @@ export interface WorkspaceState extends Address {
   windowView: WindowView | null;
 }
 
-/** What the angler wants of the search. */
-export interface ShotsAsked {
-  pinStand: boolean;
-  pinLay: LayKind | null;
-  pinLanding: boolean;
-  withoutLays: LayKind[];
-  withoutSpots: Place[];
-  weights: Partial<TermWeights>;
-}
-export const NOTHING_ASKED: ShotsAsked = {
-  pinStand: false,
-  pinLay: null,
-  pinLanding: false,
-  withoutLays: [],
-  withoutSpots: [],
-  weights: {},
-};
-
 export interface HourGlare {
   hour: number;
   share: number;
@@ -407,24 +388,3 @@ export const numberOfMark = (s: WorkspaceState, id: string) =>
 
 /** The rod tip after the cast, lowered to the water. */
 export const TIP_HEIGHT_M = 0.5;
-
-/** A lie rated anew, from a finer picture or another level, may have moved: within this it is the same, m. */
-const SAME_LIE_M = 1.5;
-
-/** The id, among lies rated anew, of the lie that was chosen before; null when it is gone. */
-export function sameLie(before: Lie | null, lies: LieField): string | null {
-  if (!before) return null;
-  let id: string | null = null;
-  let nearest = SAME_LIE_M;
-  for (const lie of lies.lies) {
-    const d = Math.hypot(lie.xM - before.xM, lie.yM - before.yM);
-    if (d >= nearest) continue;
-    nearest = d;
-    id = lie.id;
-  }
-  return id;
-}
-
-/** A place on the plan is kept to a centimetre: the same one within half of that. */
-export const samePlace = (a: Place | null, b: Place | null) =>
-  a !== null && b !== null && Math.abs(a.xM - b.xM) < 0.006 && Math.abs(a.yM - b.yM) < 0.006;

@@ -9,7 +9,7 @@ import { driftBand, FINENESS, RUNS } from './drift-band';
 import type { DriftResult } from './drift-result';
 import { falseCast, type FalseCast } from './false-cast';
 import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
-import { laneThrough, leadFor, type Lead } from './lead';
+import { laneThrough, leadFor, nearestOnLane, type Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
 import { castFor, obstaclesOf, roomBehind, type CastKind, type RoomBehind } from './room-behind';
 import { SEARCHED_LAYS, type ShotAngler } from './shots-input';
@@ -142,16 +142,11 @@ export const angleOff = (stand: Place, fish: Fish): number =>
 /** How far up-current along the fish's lane a place lies; straight along its heading off the lane, m. */
 function leadAlong(flow: FlowField, fish: Fish, landing: Place): number {
   const lane = laneThrough(flow, fish, LANE_M, 1);
-  let best = Infinity;
-  let along = 0;
-  lane.places.forEach((p, i) => {
-    const d = Math.hypot(p.xM - landing.xM, p.yM - landing.yM);
-    if (d < best) [best, along] = [d, -lane.alongM[i]!];
-  });
+  const { alongM, offM } = nearestOnLane(lane, landing);
   const ahead =
     (landing.xM - fish.xM) * Math.cos(fish.headingRad) +
     (landing.yM - fish.yM) * Math.sin(fish.headingRad);
-  return best < OFF_LANE_M && along > 0 ? along : ahead;
+  return offM < OFF_LANE_M && alongM < 0 ? -alongM : ahead;
 }
 const LANE_M = 8;
 const OFF_LANE_M = 1;

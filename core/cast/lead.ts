@@ -89,6 +89,17 @@ export function laneAt(
   };
 }
 
+/** The place of a lane nearest to another, and how far off it is, m. */
+export function nearestOnLane(lane: Lane, p: Place): { alongM: number; offM: number } {
+  let offM = Infinity;
+  let alongM = 0;
+  lane.places.forEach((q, i) => {
+    const d = Math.hypot(p.xM - q.xM, p.yM - q.yM);
+    if (d < offM) [offM, alongM] = [d, lane.alongM[i]!];
+  });
+  return { alongM, offM };
+}
+
 /** Longest lead that is looked for, m. */
 const MOST_LEAD_M = 6;
 

@@ -3,7 +3,15 @@ import type { Scene } from '../sight/index';
 import { currentOf, upCurrentRad, type Current } from './drift-current';
 import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
 import { PASS_M, PAST_FISH_M } from './drift-result';
-import { laneAt, laneThrough, leadFor, usefulDriftM, type Lane, type Lead } from './lead';
+import {
+  laneAt,
+  laneThrough,
+  leadFor,
+  nearestOnLane,
+  usefulDriftM,
+  type Lane,
+  type Lead,
+} from './lead';
 import { snagsOf, type Snag } from './lead-away';
 import { castFor, type CastKind } from './room-behind';
 import {
@@ -101,17 +109,6 @@ const MORE_S = 0.5;
 const CHOSEN_SIDE = 5;
 const LANE_UP_M = 8;
 const LANE_DOWN_M = 6;
-
-/** The place of a lane nearest to another, and how far off it is, m. */
-function nearestOnLane(lane: Lane, p: Place): { alongM: number; offM: number } {
-  let offM = Infinity;
-  let alongM = 0;
-  lane.places.forEach((q, i) => {
-    const d = Math.hypot(p.xM - q.xM, p.yM - q.yM);
-    if (d < offM) [offM, alongM] = [d, lane.alongM[i]!];
-  });
-  return { alongM, offM };
-}
 
 /** Whether a lay can be thrown from a stand at all, and by which cast. */
 export function castOf(ground: ShotGround, stand: Stand, lay: Lay): CastKind | null {

@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
+import { DEFAULT_RIG } from '../../core/rig/index';
 import { formatLength, formatMinutes, formatSeconds } from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
 import {
@@ -124,7 +125,10 @@ function TheShot() {
           ] as [string, string],
         ]
       : []),
-    ['Rig', `${FLY_NAMES[s.fly]}; leader 2.7 m with 1.2 m of tippet as reckoned.`],
+    [
+      'Rig',
+      `${FLY_NAMES[s.fly]}; leader ${m(DEFAULT_RIG.leaderM)} with ${m(DEFAULT_RIG.tippetM)} of tippet as reckoned.`,
+    ],
   ];
   return (
     <section>

@@ -5,7 +5,8 @@ import { Behind, Choice, Do, FigureField } from '../../ui/parts';
 import { atHour, civilHour, clockText } from '../civil-time';
 import { usePart, useWorkspace } from '../context';
 import { atClock, HOURS } from '../hours';
-import { samePlace, targetOf } from '../state';
+import { samePlace } from '../same';
+import { targetOf } from '../state';
 import { hindranceText, inHundred, inTen, lookoutLetter } from '../words';
 import { PostureChoice } from './at-the-stand';
 

@@ -8,7 +8,8 @@ import { usePart, useWorkspace } from '../context';
 import { POSTURE_MARK } from '../drawing/shapes';
 import { HOURS } from '../hours';
 import { lookoutLetter } from '../words';
-import { samePlace, targetOf } from '../state';
+import { samePlace } from '../same';
+import { targetOf } from '../state';
 import { useDrag } from '../use-drag';
 import { FishShape } from './marks-layer';
 

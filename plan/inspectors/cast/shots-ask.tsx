@@ -3,7 +3,7 @@
 import { TERM_WEIGHTS, type Term } from '../../../core/cast/index';
 import { Behind, Choice, Do } from '../../../ui/parts';
 import { usePart, useWorkspace } from '../../context';
-import { NOTHING_ASKED } from '../../state';
+import { NOTHING_ASKED } from '../../shots-asked';
 import { layKindName, TERM_NAMES } from '../../cast-words';
 
 /** Terms that the angler may weigh; the rest keep their weight. */
