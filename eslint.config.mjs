@@ -18,19 +18,27 @@ const CORE_ORDER = [
   'rig',
   'cast',
   'day',
-  'tries',
+  'log',
 ];
 
 const coreElements = CORE_ORDER.map((name) => ({ type: `core-${name}`, pattern: `core/${name}` }));
 const anyCore = CORE_ORDER.map((name) => `core-${name}`);
 
+/** Rooms of the workspace; a later step may import an earlier one, as in core. */
+const STEP_ORDER = ['read', 'spot', 'stalk', 'cast', 'log'];
+const anyStep = STEP_ORDER.map((name) => `step-${name}`);
+const rooms = ['state', 'engine', 'parts', 'section', 'hours', 'frame', 'card'];
+
 const elements = [
   ...coreElements,
-  { type: 'workers', pattern: 'workers' },
-  { type: 'store', pattern: 'store' },
-  { type: 'services', pattern: 'services' },
-  { type: 'ui', pattern: 'ui' },
-  { type: 'plan', pattern: 'plan' },
+  ...['workers', 'sync', 'words', 'drawing', 'store', 'services', 'ui'].map((name) => ({
+    type: name,
+    pattern: name,
+  })),
+  ...STEP_ORDER.map((name) => ({ type: `step-${name}`, pattern: `workspace/steps/${name}` })),
+  ...rooms.map((name) => ({ type: `room-${name}`, pattern: `workspace/${name}` })),
+  { type: 'workspace-door', pattern: 'workspace/index.ts', mode: 'file' },
+  { type: 'workspace', pattern: 'workspace/*.{ts,tsx}', mode: 'file' },
   { type: 'making', pattern: 'making' },
   {
     type: 'app-server',
@@ -48,6 +56,11 @@ const allow = (from, ...to) => ({
   allow: { to: { element: { types: to } } },
 });
 
+/** What every room that draws may use. */
+const kit = ['ui', 'words', 'drawing', 'sync', 'workers', ...anyCore];
+/** What every room of the workspace may use beside the kit. */
+const floor = ['room-state', 'room-engine', 'workspace'];
+
 export const policies = [
   ...CORE_ORDER.map((name, i) =>
     allow(`core-${name}`, ...CORE_ORDER.slice(0, i + 1).map((n) => `core-${n}`)),
@@ -56,13 +69,51 @@ export const policies = [
   allow('store', 'store', ...anyCore),
   allow('services', 'services', 'store', 'workers', ...anyCore),
   allow('ui', 'ui', 'core-units'),
-  allow('plan', 'plan', 'ui', 'workers', ...anyCore),
-  allow('making', 'making', 'plan', 'ui', ...anyCore),
-  allow('app', 'app', 'making', 'plan', 'ui', ...anyCore),
-  allow('app-server', 'app', 'app-server', 'services', 'making', 'plan', 'ui', ...anyCore),
+  allow('sync', 'sync', ...anyCore),
+  allow('words', 'words', ...anyCore),
+  allow('drawing', 'drawing', 'workers', 'ui', 'words', ...anyCore),
+  allow('room-state', 'room-state', 'workers', 'sync', ...anyCore),
+  allow('room-engine', 'room-engine', 'room-state', 'workers', 'sync', ...anyCore),
+  allow('workspace', ...floor, 'sync', 'workers', ...anyCore),
+  allow('room-parts', 'room-parts', ...floor, ...kit),
+  ...STEP_ORDER.map((name, i) =>
+    allow(
+      `step-${name}`,
+      ...STEP_ORDER.slice(0, i + 1).map((n) => `step-${n}`),
+      'room-parts',
+      ...floor,
+      ...kit,
+    ),
+  ),
+  allow('room-section', 'room-section', 'room-parts', ...floor, ...kit),
+  allow('room-hours', 'room-hours', 'room-parts', ...floor, ...kit),
+  allow(
+    'room-frame',
+    'room-frame',
+    'room-section',
+    'room-hours',
+    'room-parts',
+    ...anyStep,
+    ...floor,
+    ...kit,
+  ),
+  allow(
+    'room-card',
+    'room-card',
+    'room-frame',
+    'room-section',
+    'room-parts',
+    ...anyStep,
+    ...floor,
+    ...kit,
+  ),
+  allow('workspace-door', 'room-frame', 'room-state', 'room-card'),
+  allow('making', 'making', ...kit),
+  allow('app', 'app', 'making', 'workspace-door', ...kit),
+  allow('app-server', 'app', 'app-server', 'services', 'making', 'workspace-door', ...kit),
   allow('demo', 'demo', 'services', ...anyCore),
   allow('bench', 'bench', 'demo', 'workers', 'store', 'services', ...anyCore),
-  allow('e2e', 'e2e', 'demo', 'plan', 'making', 'ui', ...anyCore),
+  allow('e2e', 'e2e', 'demo', 'workspace-door', 'making', ...kit),
 ];
 
 export default tseslint.config(
@@ -85,7 +136,7 @@ export default tseslint.config(
     settings: {
       'boundaries/elements': elements,
       'boundaries/include': [
-        '{core,workers,store,services,ui,plan,making,app,demo,bench,e2e}/**/*.{ts,tsx}',
+        '{core,workers,sync,words,drawing,store,services,ui,workspace,making,app,demo,bench,e2e}/**/*.{ts,tsx}',
       ],
       'import/resolver': { typescript: { alwaysTryTypes: true } },
     },

@@ -2,19 +2,19 @@ import nextJest from 'next/jest.js';
 
 const createJestConfig = nextJest({ dir: './' });
 
-/** Two projects: `core`, `store`, `services`, `workers` in Node; `ui`, `plan`, `making` in jsdom. */
+/** Two projects: `core`, `store`, `services`, `workers`, `sync`, `words` in Node; `ui`, `drawing`, `workspace`, `making` in jsdom. */
 export default async function config() {
   const node = await createJestConfig({
     displayName: 'node',
     testEnvironment: 'node',
     // A test runs in a vm, where every look-up of a global is slow: the kernels would take ten times longer.
     sandboxInjectedGlobals: ['Math'],
-    testMatch: ['<rootDir>/{core,store,services,workers,demo,scripts,app}/**/*.test.ts'],
+    testMatch: ['<rootDir>/{core,store,services,workers,sync,words,demo,scripts,app}/**/*.test.ts'],
   })();
   const dom = await createJestConfig({
     displayName: 'dom',
     testEnvironment: 'jsdom',
-    testMatch: ['<rootDir>/{ui,plan,making}/**/*.test.{ts,tsx}', '<rootDir>/app/**/*.test.tsx'],
+    testMatch: ['<rootDir>/{ui,drawing,workspace,making}/**/*.test.{ts,tsx}', '<rootDir>/app/**/*.test.tsx'],
     setupFilesAfterEnv: ['<rootDir>/jest.setup.ts'],
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();

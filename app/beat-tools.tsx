@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { clientId } from '@/plan/client-id';
-import { send } from './send';
+import { clientId } from '@/sync/client-id';
+import { send } from '../sync/send';
 
 interface ToolBeat {
   id: string;

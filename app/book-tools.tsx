@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { send } from './send';
+import { send } from '../sync/send';
 
 interface TableReport {
   table: string;

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { send } from './send';
+import { send } from '../sync/send';
 
 interface ListedDraft {
   id: string;

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { clientId } from '@/plan/client-id';
+import { clientId } from '@/sync/client-id';
 
 const WAYS = [
   ['sketch', 'Sketch it', 'One minute, in words: pieces in order, how deep on you, how fast.'],

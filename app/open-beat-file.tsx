@@ -3,8 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BeatPlan } from '@/core/formats/index';
-import { clientId } from '@/plan/client-id';
-import { send } from './send';
+import { clientId } from '@/sync/client-id';
+import { send } from '../sync/send';
 
 /** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
 export function OpenBeatFile({ empty }: { empty: boolean }) {

@@ -6,11 +6,11 @@ import { createChannel, surveyedDepths } from '../core/water/index';
 import type { UnitSystem } from '../core/units/index';
 import { rampColour } from '../ui/colour';
 import { DEPTH_RAMP, type Theme } from '../ui/tokens';
-import { pageX, pageY, worldX, worldY, type Camera } from '../plan/camera';
-import { linePath } from '../plan/drawing/shapes';
-import { Furniture } from '../plan/layers/furniture';
-import { LandLayer } from '../plan/layers/land-layer';
-import { useThemeName } from '../plan/use-theme-name';
+import { pageX, pageY, worldX, worldY, type Camera } from '../drawing/camera';
+import { linePath } from '../drawing/shapes';
+import { Furniture } from '../drawing/furniture';
+import { LandLayer } from '../drawing/land-layer';
+import { useThemeName } from '../drawing/use-theme-name';
 
 /** A cell of the told depths, px. */
 const CELL_PX = 5;

@@ -1,4 +1,4 @@
-import '../plan/workspace.css';
+import '../workspace/frame/workspace.css';
 import './making.css';
 /** The ways in: a beat told, taped or traced, and kept as a draft until it is whole. */
 export { SketchPage } from './sketch/sketch-page';

@@ -9,7 +9,7 @@ import { newSurvey, SketchPage, SurveyPage, type SurveyDraft } from './index';
 
 const push = jest.fn();
 jest.mock('next/navigation', () => ({ useRouter: () => ({ push, refresh: () => {} }) }));
-jest.mock('../plan/use-size', () => ({
+jest.mock('../drawing/use-size', () => ({
   useSize: () => [() => {}, { width: 800, height: 500 }],
 }));
 

@@ -2,9 +2,9 @@
 
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Place } from '../core/grid/index';
-import { openingCamera, worldX, worldY, type Camera } from '../plan/camera';
-import { usePanZoom } from '../plan/use-pan-zoom';
-import { useSize } from '../plan/use-size';
+import { openingCamera, worldX, worldY, type Camera } from '../drawing/camera';
+import { usePanZoom } from '../drawing/use-pan-zoom';
+import { useSize } from '../drawing/use-size';
 
 /** Room kept beside the drawing at either end, px; and the nearest and farthest it opens at, px/m. */
 const ROOM_PX = 20;

@@ -30,7 +30,7 @@ it.each([
   ['core/lies/planted.ts', 'export const x = Math.random();\n', 'no-restricted-properties'],
   [
     'services/planted.ts',
-    "import { Workspace } from '../plan/index';\nexport const x = Workspace;\n",
+    "import { Workspace } from '../workspace/index';\nexport const x = Workspace;\n",
     'boundaries/dependencies',
   ],
 ])('a planted violation in %s fails', (filename, text, rule) => {

@@ -1,4 +1,4 @@
-import type { TryEvent } from '../core/tries/index';
+import type { TryEvent } from '../core/log/index';
 import { appendEvent, findBeat, openTry, type StoredTry } from '../store/index';
 import { book } from './book';
 import { done, refused, type Outcome } from './outcome';

@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import type { TryEvent } from '../core/tries/index';
+import type { TryEvent } from '../core/log/index';
 import type { Db } from './open';
 
 export interface StoredTry {

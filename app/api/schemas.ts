@@ -1,8 +1,8 @@
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
 import { SPECIES } from '@/core/fish/index';
 import { METHODS } from '@/core/lies/index';
-import { BEHAVIOURS } from '@/plan/state';
-import { EVENT_CODES } from '@/core/tries/index';
+import { BEHAVIOURS } from '@/workspace/state/state';
+import { EVENT_CODES } from '@/core/log/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
   number()

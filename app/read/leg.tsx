@@ -1,7 +1,7 @@
 'use client';
 
 import { BODY_SHARE, depthWord, formatDepth, type UnitSystem } from '@/core/units/index';
-import { useThemeName } from '@/plan/use-theme-name';
+import { useThemeName } from '@/drawing/use-theme-name';
 import { rampColour } from '@/ui/colour';
 import { DEPTH_RAMP } from '@/ui/tokens';
 

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { beatsInBook, readsInBook, settings } from '@/services/index';
 import { ThemeButton } from '@/ui/theme-button';
 import { QuickReadPage } from './quick-read-page';
-import type { KeptRead } from '@/plan/state';
+import type { KeptRead } from '@/workspace/state/state';
 import './read.css';
 
 export const dynamic = 'force-dynamic';

@@ -12,10 +12,10 @@ import {
 } from '@/core/lies/index';
 import { formatTemp, parseTempC, paceWord, tempUnit } from '@/core/units/index';
 import { PACE_WORD_MPS } from '@/core/water/index';
-import { clientId } from '@/plan/client-id';
-import { createOutbox, type OutboxReport } from '@/plan/outbox';
-import { ASSUMED_TEMP_C, type KeptRead, type Settings } from '@/plan/state';
-import { SPECIES_NAMES } from '@/plan/words';
+import { clientId } from '@/sync/client-id';
+import { createOutbox, type OutboxReport } from '@/sync/outbox';
+import { ASSUMED_TEMP_C, type KeptRead, type Settings } from '@/workspace/state/state';
+import { SPECIES_NAMES } from '@/words/words';
 import { Choice, Behind, FigureField } from '@/ui/parts';
 import { KeptReads } from './kept-reads';
 import { Leg } from './leg';

@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import type { Advice, QuickReading } from '@/core/lies/index';
 import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/index';
-import { LargePebble, Pebble } from '@/plan/layers/pebble';
-import { lieName, lieWhy } from '@/plan/words';
+import { LargePebble, Pebble } from '@/drawing/pebble';
+import { lieName, lieWhy } from '@/words/words';
 
 const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
   'wait-cooler': 'Come back in the cool of the morning.',

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
 import type { WholeSettings as Settings } from '../api/schemas';
 import { Choice, FigureField } from '@/ui/parts';
-import { send } from '../send';
+import { send } from '../../sync/send';
 import { NoticingRows } from './noticing-rows';
 import { Row } from './row';
 import { METHOD_ROWS } from './settings-table';

@@ -10,7 +10,7 @@ import {
   type SketchThing,
 } from '../../core/water/index';
 import { type UnitSystem } from '../../core/units/index';
-import { clientId } from '../../plan/client-id';
+import { clientId } from '../../sync/client-id';
 import { Choice } from '../../ui/parts';
 import { LengthField } from '../fields';
 import { LevelsPanel } from '../levels-panel';

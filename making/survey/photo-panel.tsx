@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Place } from '../../core/grid/index';
 import type { UnitSystem } from '../../core/units/index';
-import { clientId } from '../../plan/client-id';
+import { clientId } from '../../sync/client-id';
 import { Do } from '../../ui/parts';
 import { LengthField, PlainField } from '../fields';
 import type { PhotoUnderlay } from './survey-draft';

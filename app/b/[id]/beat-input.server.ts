@@ -1,5 +1,5 @@
 import { nowMs, openBeat, readsInBook, settings } from '@/services/index';
-import type { BeatInput } from '@/plan/index';
+import type { BeatInput } from '@/workspace/index';
 
 /** What the pages of a beat are opened with; null when there is no such beat. */
 export async function beatInput(id: string): Promise<BeatInput | null> {

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { Workspace } from '@/plan/index';
+import { Workspace } from '@/workspace/index';
 import { beatInput, queryText } from '../beat-input.server';
 
 export const dynamic = 'force-dynamic';

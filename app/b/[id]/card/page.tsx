@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { CardPage } from '@/plan/card/card-page';
+import { CardPage } from '@/workspace/card/card-page';
 import { beatInput, queryText } from '../beat-input.server';
 
 export const dynamic = 'force-dynamic';

@@ -1,4 +1,4 @@
-import type { TryEvent } from '@/core/tries/index';
+import type { TryEvent } from '@/core/log/index';
 import { recordEvent } from '@/services/index';
 import { answer, bodyOf, respond } from '../../../../../respond.server';
 import { eventSchema, idSchema } from '../../../../../schemas';

@@ -1,0 +1,182 @@
+'use client';
+
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import type { FlowField } from '../core/water/index';
+import { rampLab } from '../ui/colour';
+import { DEPTH_RAMP, PACE_RAMP, type Theme } from '../ui/tokens';
+import { hirePaint, latestWins } from '../workers/client';
+import type { PaintedWater } from '../workers/paint-water';
+import { pageX, pageY, type Camera } from './camera';
+import type { DepthLines, DepthWord } from './depth-lines';
+
+const RAMP_STEPS = 129;
+const LAND: Record<Theme, [number, number, number]> = { light: [88, -2, 7], dim: [9.2, 0.3, 3.2] };
+const LAND_WET: Record<Theme, [number, number, number]> = {
+  light: [79.6, -0.5, 8.3],
+  dim: [13.2, 0.4, 4.8],
+};
+
+/** The painted water on a canvas: painted once for a flow, theme and scale, then only moved. */
+export function WaterCanvas({
+  flow,
+  quantity,
+  theme,
+  camera,
+  width,
+  height,
+}: {
+  flow: FlowField;
+  quantity: 'depth' | 'pace';
+  theme: Theme;
+  camera: Camera;
+  width: number;
+  height: number;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [painted, setPainted] = useState<{ canvas: HTMLCanvasElement; of: string } | null>(null);
+  const ask = useRef<((job: PaintRequest) => void) | null>(null);
+  useEffect(() => {
+    const worker = hirePaint(() => setPainted(null));
+    ask.current = latestWins(
+      (r: PaintRequest): Promise<PaintedWater> => worker.call.paint(r),
+      (result, r) => setPainted({ canvas: toCanvas(result), of: pictureOf(r.quantity, r.dim) }),
+      () => setPainted(null),
+    );
+    return () => worker.dismiss();
+  }, []);
+  const pxPerM = paintScale(camera.scale);
+  useEffect(() => {
+    const ramp = (quantity === 'depth' ? DEPTH_RAMP : PACE_RAMP)[theme];
+    ask.current?.({
+      flow,
+      quantity,
+      pxPerM,
+      ramp: rampLab(ramp, RAMP_STEPS),
+      rampFullAt: ramp.fullAt,
+      dim: theme === 'dim',
+      land: LAND[theme],
+      landWet: LAND_WET[theme],
+    });
+  }, [flow, quantity, theme, pxPerM]);
+  useEffect(() => {
+    const target = canvas.current;
+    if (!target || width === 0) return;
+    const ratio = window.devicePixelRatio || 1;
+    target.width = Math.round(width * ratio);
+    target.height = Math.round(height * ratio);
+    const pen = target.getContext('2d')!;
+    pen.clearRect(0, 0, target.width, target.height);
+    if (!painted) return;
+    const x = pageX(camera, flow.x0M - flow.cellM / 2);
+    const y = pageY(camera, flow.y0M + (flow.ny - 0.5) * flow.cellM);
+    pen.imageSmoothingQuality = 'high';
+    pen.drawImage(
+      painted.canvas,
+      x * ratio,
+      y * ratio,
+      flow.nx * flow.cellM * camera.scale * ratio,
+      flow.ny * flow.cellM * camera.scale * ratio,
+    );
+  }, [painted, camera, width, height, flow]);
+  const current = painted?.of === pictureOf(quantity, theme === 'dim');
+  // Another quantity or light than the key says is not shown as if it were right.
+  return (
+    <canvas
+      ref={canvas}
+      className="water"
+      aria-hidden="true"
+      data-shows={current ? quantity : 'stale'}
+      style={{ width, height, opacity: current ? 1 : 0.25 }}
+    />
+  );
+}
+
+const pictureOf = (quantity: string, dim: boolean) => `${quantity} ${dim ? 'dim' : 'light'}`;
+
+type PaintRequest = Parameters<ReturnType<typeof hirePaint>['call']['paint']>[0];
+
+/** Painted at the device's resolution in steps of two, so that a slow zoom does not repaint each frame. */
+function paintScale(scale: number): number {
+  const device = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
+  return Math.min(64, 16 * 2 ** Math.ceil(Math.log2((scale * device) / 16 - 1e-9)));
+}
+
+function toCanvas(p: PaintedWater): HTMLCanvasElement {
+  const out = document.createElement('canvas');
+  out.width = p.width;
+  out.height = p.height;
+  out.getContext('2d')!.putImageData(new ImageData(p.rgba, p.width, p.height), 0, 0);
+  return out;
+}
+
+/** Waterline, depth lines with their words, and the curled ticks of water that turns back. */
+export const WaterLines = memo(function WaterLines({
+  flow,
+  camera,
+  lines,
+  words,
+}: {
+  flow: FlowField;
+  camera: Camera;
+  lines: DepthLines;
+  /** null: the lines of depth are not drawn. */
+  words: readonly DepthWord[] | null;
+}) {
+  const back = useMemo(() => turnedBack(flow), [flow]);
+  const lengthM = flow.nx * flow.cellM;
+  // The outline is closed along the ends of the beat; there it is no shore, and the pen is lifted.
+  const atEnd = (x: number) => x < 0.25 || x > lengthM - 0.25;
+  const path = (rings: number[][][]) =>
+    rings
+      .map((ring) =>
+        ring
+          .map(([x, y], i) => {
+            const lift = i === 0 || (atEnd(x!) && atEnd(ring[i - 1]![0]!));
+            return `${lift ? 'M' : 'L'}${pageX(camera, x!).toFixed(1)},${pageY(camera, y!).toFixed(1)}`;
+          })
+          .join(''),
+      )
+      .join('');
+  return (
+    <g aria-hidden="true">
+      {words &&
+        lines.depths.map((d) => <path key={d.word} d={path(d.rings)} className="depth-line" />)}
+      {words?.map((w) => (
+        <text
+          key={w.word}
+          x={pageX(camera, w.xM)}
+          y={pageY(camera, w.yM)}
+          className="depth-word cased"
+        >
+          {w.word}
+        </text>
+      ))}
+      <path d={path(lines.shore)} className="shore" />
+      {back.map((t, i) => (
+        <g
+          key={i}
+          transform={`translate(${pageX(camera, t.xM)} ${pageY(camera, t.yM)}) rotate(${t.deg})`}
+        >
+          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned-case" />
+          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned" />
+        </g>
+      ))}
+    </g>
+  );
+});
+
+/** Open ticks, one about every metre and a half, where the water runs up the valley. */
+function turnedBack(flow: FlowField): { xM: number; yM: number; deg: number }[] {
+  const out: { xM: number; yM: number; deg: number }[] = [];
+  for (let j = 2; j < flow.ny - 2; j += 2) {
+    for (let i = 2; i < flow.nx - 2; i += 2) {
+      const k = j * flow.nx + i;
+      if (!(flow.u[k]! > 0.04) || flow.depthM[k]! < 0.06) continue;
+      const xM = flow.x0M + i * flow.cellM;
+      const yM = flow.y0M + j * flow.cellM;
+      if (out.some((o) => Math.hypot(o.xM - xM, o.yM - yM) < 1)) continue;
+      out.push({ xM, yM, deg: (-Math.atan2(flow.v[k]!, flow.u[k]!) * 180) / Math.PI });
+    }
+  }
+  return out;
+}

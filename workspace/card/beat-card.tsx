@@ -1,0 +1,164 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import { formatLength, formatSeconds } from '../../core/units/index';
+import type { Shot } from '../../core/cast/index';
+import { pageX, pageY, type Camera } from '../../drawing/camera';
+import { usePart, useWorkspace } from '../context';
+import { againstWords, castName, inRods, layName, standWords } from '../../words/cast-words';
+import { postureName } from '../steps/stalk/at-the-stand';
+import { targetsInOrder } from '../engine/questions';
+import { useFishNames } from '../use-fish-names';
+import { useSide } from '../use-side';
+import { capital } from '../../words/words';
+import { CardDrawing, cameraFor, useCardSize, useMiddle } from './card-drawing';
+import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
+
+interface Planned {
+  fishId: string;
+  shot: Shot | null;
+}
+
+/** The whole beat on one page: the marked fish in their order, each with its best shot. */
+export function BeatCard() {
+  const { beat } = useWorkspace();
+  const middle = useMiddle();
+  const size = useCardSize();
+  const { planned, progress, none } = usePlanned();
+  const camera = useMemo(
+    () =>
+      cameraFor(
+        [
+          { xM: 0, yM: middle },
+          { xM: beat.plan.lengthM, yM: middle },
+        ],
+        beat.plan.lengthM,
+        middle,
+        size,
+      ),
+    [beat.plan.lengthM, middle, size],
+  );
+  return (
+    <>
+      <CardHead />
+      <div className="card-body">
+        <CardDrawing camera={camera} size={size} label="Plan and long section of the beat.">
+          <PlannedOnPlan camera={camera} planned={planned ?? []} />
+        </CardDrawing>
+        <div className="card-column">
+          <CardStop />
+          <section>
+            <h2>In this order</h2>
+            {none && <p>No fish is marked on this beat yet.</p>}
+            {!planned && !none && (
+              <p role="status">Working out the order and a shot for each: {progress} %.</p>
+            )}
+            {planned?.map((p, i) => (
+              <PlannedLine key={p.fishId} planned={p} index={i} />
+            ))}
+          </section>
+          <CardKey />
+        </div>
+      </div>
+      <CardRows />
+      <CardFoot />
+    </>
+  );
+}
+
+/** The order is asked once; then the best shot at each fish in turn. */
+function usePlanned() {
+  const { actions, engine } = useWorkspace();
+  const ready = usePart((s) => s.flowState.kind === 'ready' && !s.flowStale);
+  const order = usePart((s) => s.order);
+  const targets = usePart((s) => targetsInOrder(s).length);
+  const [planned, setPlanned] = useState<Planned[] | null>(null);
+  const [done, setDone] = useState(0);
+  const only = usePart((s) => (s.marks.length === 1 ? s.marks[0]!.id : null));
+  useEffect(() => {
+    if (ready && order === null && targets > 1) actions.askOrder();
+  }, [ready, order, targets, actions]);
+  useEffect(() => {
+    if (!ready) return;
+    const ids =
+      targets === 1 && only
+        ? [only]
+        : order && order !== 'working'
+          ? order.sequence.order.map((i) => order.fishIds[i]!)
+          : [];
+    if (ids.length === 0) return;
+    let let_go = false;
+    void (async () => {
+      const out: Planned[] = [];
+      for (const fishId of ids) {
+        const shot = (await engine()?.bestShotAt(fishId)) ?? null;
+        if (let_go) return;
+        out.push({ fishId, shot });
+        setDone(out.length);
+      }
+      setPlanned(out);
+    })();
+    return () => {
+      let_go = true;
+    };
+  }, [ready, order, targets, only, engine]);
+  return {
+    planned,
+    progress: Math.round((100 * (done + 1)) / (targets + 1)),
+    none: targets === 0,
+  };
+}
+
+function PlannedLine({ planned, index }: { planned: Planned; index: number }) {
+  const nameOf = useFishNames();
+  const sideOf = useSide();
+  const units = usePart((s) => s.settings.units);
+  const rodM = usePart((s) => s.settings.rodM);
+  const fish = usePart((s) => s.marks.find((m) => m.id === planned.fishId) ?? null);
+  const { shot } = planned;
+  if (!shot)
+    return (
+      <p>
+        <strong>{index + 1}.</strong> {capital(nameOf(planned.fishId))}: no stand to cast from.
+      </p>
+    );
+  const { facts, cleanS } = shot;
+  const against = shot.against[0];
+  return (
+    <div className="planned">
+      <strong>
+        {index + 1}. {capital(nameOf(planned.fishId))}: {postureName(shot.posture).toLowerCase()},{' '}
+        {standWords(shot.stand, fish, sideOf(shot.stand), units)}; {layName(shot.lay).toLowerCase()}
+      </strong>
+      <p>
+        lead {formatLength(facts.leadM, units)}, clean {formatSeconds(cleanS.best)}, thrown{' '}
+        {castName(shot.cast)}, {formatLength(facts.distanceM, units)} (
+        {inRods(facts.distanceM, rodM)})
+      </p>
+      {against && <p>{capital(againstWords(against, units))}.</p>}
+    </div>
+  );
+}
+
+/** Stands and casts of the whole beat, numbered in their order. */
+function PlannedOnPlan({ camera, planned }: { camera: Camera; planned: readonly Planned[] }) {
+  return (
+    <g>
+      {planned.map(({ fishId, shot }, i) => {
+        if (!shot) return null;
+        const [x, y] = [pageX(camera, shot.stand.xM), pageY(camera, shot.stand.yM)];
+        const [lx, ly] = [pageX(camera, shot.landing.xM), pageY(camera, shot.landing.yM)];
+        return (
+          <g key={fishId}>
+            <path d={`M${x},${y}L${lx},${ly}`} className="compared" />
+            <circle cx={lx} cy={ly} r={4} className="landing" />
+            <circle cx={x} cy={y} r={10} className="cover" />
+            <text x={x} y={y + 4.4} textAnchor="middle" className="cover-number">
+              {i + 1}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

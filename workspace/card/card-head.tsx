@@ -1,0 +1,120 @@
+'use client';
+
+import { formatDischarge, formatSpeed, formatTemp } from '../../core/units/index';
+import { civilHour, dayText, toCivil } from '../../core/units/civil-time';
+import { usePart, useWorkspace } from '../context';
+import { atClockText } from '../state/hours';
+
+/** Which beat, at what level, for when, in what weather. */
+export function CardHead() {
+  const { beat } = useWorkspace();
+  const zone = beat.plan.timeZone;
+  const level = usePart((s) => s.level);
+  const atMs = usePart((s) => s.atMs);
+  const windMps = usePart((s) => s.settings.windMps);
+  const units = usePart((s) => s.settings.units);
+  const discharge = beat.plan.levels.find((l) => l.name === level)?.dischargeM3s ?? null;
+  return (
+    <header className="card-head">
+      <h1>{beat.plan.name}</h1>
+      <p>
+        {beat.streamName}. {level}
+        {discharge !== null && `, ${formatDischarge(discharge, units)}`}. {dayText(atMs, zone)}, for{' '}
+        {atClockText(civilHour(atMs, zone))}, wind {formatSpeed(windMps, units)}.
+      </p>
+    </header>
+  );
+}
+
+/** The kinder limit, for every trout (common practice; local closures are stricter where they say so). */
+const KINDER_C = 18.3;
+
+/** Warm water stops a day's fishing: said first. */
+export function CardStop() {
+  const tempC = usePart((s) => s.settings.waterTempC);
+  const units = usePart((s) => s.settings.units);
+  if (tempC === null)
+    return (
+      <p className="card-stop">
+        <strong>Take the water’s temperature first.</strong> Stop at {formatTemp(KINDER_C, units)};
+        local rules decide.
+      </p>
+    );
+  return (
+    <p className="card-stop">
+      <strong>
+        {tempC >= KINDER_C
+          ? 'Too warm: leave them alone.'
+          : `Stop at ${formatTemp(KINDER_C, units)}.`}
+      </strong>{' '}
+      Read {formatTemp(tempC, units)}; local rules decide.
+    </p>
+  );
+}
+
+/** What the three lines of a track mean, and the rows that are filled in by the water. */
+export function CardKey() {
+  return (
+    <dl className="card-key" aria-label="Lines of the track">
+      {(
+        [
+          ['track-clean', 'clean'],
+          ['track-micro', 'drags a little'],
+          ['track-wake', 'makes a wake'],
+        ] as const
+      ).map(([line, words]) => (
+        <div key={line}>
+          <dt>
+            <span className={`key-line ${line}-key`} />
+          </dt>
+          <dd>{words}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+const COLUMNS = ['try', 'hour', 'water', 'fish', 'fly', 'lay', 'what it did', 'next'] as const;
+
+export function CardRows() {
+  return (
+    <table className="card-rows">
+      <caption className="visually-hidden">Tries, to be filled in</caption>
+      <thead>
+        <tr>
+          {COLUMNS.map((c) => (
+            <th key={c} scope="col">
+              {c}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {[1, 2, 3, 4].map((n) => (
+          <tr key={n}>
+            <th scope="row">{n}</th>
+            {COLUMNS.slice(1).map((c) => (
+              <td key={c} />
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+export function CardFoot() {
+  const { beat } = useWorkspace();
+  const calibrated = usePart((s) => s.flow?.calibrated ?? false);
+  const notes = usePart((s) => s.settings.localNotes);
+  return (
+    <footer className="card-foot">
+      <p>
+        Made {toCivil(beat.nowMs, beat.plan.timeZone).replace('T', ', ')}.{' '}
+        {calibrated ? 'Flow calibrated.' : 'Flow not calibrated, pace ±10 %.'} Nothing here says
+        that a place is safe. Local rules decide.{notes && ` ${notes}`}
+      </p>
+      <strong>Pebble Lane</strong>
+    </footer>
+  );
+}

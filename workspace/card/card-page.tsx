@@ -1,0 +1,77 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { Choice, Do } from '../../ui/parts';
+import { formatAddress } from '../state/address';
+import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
+import { startEngine, type Engine } from '../engine/engine';
+import { holdWorkspace } from '../hold-workspace';
+import type { BeatInput } from '../state/state';
+import { BeatCard } from './beat-card';
+import { saveSvg } from './save-svg';
+import { ShotCard } from './shot-card';
+import '../frame/workspace.css';
+import './card.css';
+
+/** The card: one page for one shot, or for the whole beat; on paper, on a phone, or as SVG. */
+export function CardPage({ beat, query }: { beat: BeatInput; query: string }) {
+  const engine = useRef<Engine | null>(null);
+  const [held] = useState<Held>(() => {
+    const made = holdWorkspace(beat, 'cast', query, () => engine.current);
+    made.store.set({ card: true });
+    return made;
+  });
+  useEffect(() => {
+    engine.current = startEngine(held.store, beat);
+    return () => engine.current?.stop();
+  }, [held, beat]);
+  return (
+    <WorkspaceProvider value={held}>
+      <CardSheet />
+    </WorkspaceProvider>
+  );
+}
+
+type Which = 'shot' | 'beat';
+
+function CardSheet() {
+  const { beat, store } = useWorkspace();
+  const zone = beat.plan.timeZone;
+  const [which, setWhich] = useState<Which>('shot');
+  const ready = usePart((s) => s.flowState.kind === 'ready');
+  const failed = usePart((s) => (s.flowState.kind === 'failed' ? s.flowState.message : null));
+  const sheet = useRef<HTMLElement>(null);
+  const back = formatAddress(beat.id, { ...store.get(), step: 'cast' }, zone);
+  return (
+    <main className="card-page">
+      <div className="card-tools row">
+        <Choice
+          label="What the card is for"
+          value={which}
+          options={[
+            ['shot', 'this shot'],
+            ['beat', 'the whole beat'],
+          ]}
+          onChange={setWhich}
+        />
+        <Do voice="solid" disabled={!ready} onClick={() => window.print()}>
+          Print
+        </Do>
+        <Do
+          disabled={!ready}
+          onClick={() => sheet.current && saveSvg(sheet.current, `${beat.id}-card.svg`)}
+        >
+          Save the drawing (SVG)
+        </Do>
+        <a className="plain" href={back}>
+          Back to Cast
+        </a>
+      </div>
+      {failed && <p role="alert">The water could not be solved: {failed}</p>}
+      {!ready && !failed && <p role="status">Opening the water.</p>}
+      <article ref={sheet} className="card" aria-label="The card">
+        {which === 'shot' ? <ShotCard /> : <BeatCard />}
+      </article>
+    </main>
+  );
+}

@@ -1,0 +1,130 @@
+import type { LevelName } from '../../core/formats/index';
+import {
+  decodeFlow,
+  encodeFlow,
+  FINE_CELL_M,
+  flowInputHash,
+  type FlowField,
+} from '../../core/water/index';
+import { across, type Hired } from '../../workers/client';
+import type { FlowWorker } from '../../workers/protocol';
+import type { BeatInput } from '../state/state';
+
+export interface SolveEvents {
+  onProgress(fraction: number): void;
+  onCoarse(flow: FlowField): void;
+}
+
+interface Wanted {
+  level: LevelName;
+  dischargeM3s: number;
+  cellM: number;
+}
+
+/** Between two looks at the server's progress, ms. */
+const LOOK_MS = 700;
+
+/**
+ * Where flows come from: memory, else the book's cache, else solved, on this device or by the
+ * server for a device that should be spared. What is solved here is kept in the book.
+ */
+export function createFlowSource(beat: BeatInput) {
+  const { plan } = beat;
+  const solved = new Map<string, FlowField>();
+  const hashes = new Map<string, string>();
+
+  function hashOf({ level, dischargeM3s, cellM }: Wanted): string {
+    const key = `${level} ${cellM}`;
+    const hash = hashes.get(key) ?? flowInputHash(plan, dischargeM3s, cellM);
+    hashes.set(key, hash);
+    return hash;
+  }
+
+  /** From memory or the book; null when it has not been solved yet. */
+  async function find(wanted: Wanted): Promise<FlowField | null> {
+    const hash = hashOf(wanted);
+    const known = solved.get(hash);
+    if (known) return known;
+    const response = await fetch(`/api/v1/flows/${hash}`).catch(() => null);
+    const kept = response?.ok ? decodeFlow(new Uint8Array(await response.arrayBuffer())) : null;
+    if (kept) solved.set(hash, kept);
+    return kept;
+  }
+
+  /** null when it was cancelled. Throws a sentence when the water does not settle. */
+  async function solveHere(
+    worker: Hired<FlowWorker>,
+    wanted: Wanted,
+    events: SolveEvents,
+    from?: FlowField,
+  ): Promise<FlowField | null> {
+    const flow = await worker.call.solve(plan, wanted.dischargeM3s, across(events), {
+      cellM: wanted.cellM,
+      ...(from && { from }),
+    });
+    if (!flow) return null;
+    if (flow.status === 'diverged') throw new Error(DID_NOT_SETTLE);
+    const hash = hashOf(wanted);
+    solved.set(hash, flow);
+    const blob = encodeFlow(flow).slice().buffer;
+    void fetch(`/api/v1/flows/${hash}?beat=${beat.id}`, { method: 'PUT', body: blob }).catch(
+      () => null,
+    );
+    return flow;
+  }
+
+  /** The server solves; `stillWanted` false stops it. Throws a sentence when that fails. */
+  async function solveThere(
+    wanted: Wanted,
+    events: Pick<SolveEvents, 'onProgress'>,
+    stillWanted: () => boolean,
+  ): Promise<FlowField | null> {
+    const hash = hashOf(wanted);
+    const asked = await fetch('/api/v1/solves', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ beatId: beat.id, level: wanted.level }),
+    }).catch(() => null);
+    if (!asked?.ok) throw new Error('the machine that serves this page did not answer');
+    for (;;) {
+      if (!stillWanted()) {
+        void fetch(`/api/v1/solves?hash=${hash}`, { method: 'DELETE' }).catch(() => null);
+        return null;
+      }
+      const found = await find(wanted);
+      if (found) return found;
+      const jobs = await fetch('/api/v1/solves').then(
+        (r) =>
+          r.json() as Promise<
+            { hash: string; state: string; progress: number; message?: string }[]
+          >,
+        () => [],
+      );
+      const job = jobs.find((j) => j.hash === hash);
+      if (job?.state === 'failed') throw new Error(job.message ?? DID_NOT_SETTLE);
+      if (job?.state === 'stopped') return null;
+      if (job) events.onProgress(job.progress);
+      await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+    }
+  }
+
+  return {
+    find,
+    solveHere,
+    solveThere,
+    at: (level: LevelName, cellM = FINE_CELL_M): Wanted => ({
+      level,
+      dischargeM3s: plan.levels.find((l) => l.name === level)!.dischargeM3s,
+      cellM,
+    }),
+    hashOf,
+  };
+}
+
+const DID_NOT_SETTLE =
+  'the water did not settle: depths or discharge of this beat contradict each other';
+
+/** A device whose battery and one hand should be spared. */
+export function isPhone(): boolean {
+  return window.matchMedia('(pointer: coarse)').matches && window.innerWidth < 900;
+}

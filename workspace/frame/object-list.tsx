@@ -1,0 +1,60 @@
+'use client';
+
+import { formatDepth, formatFishLength } from '../../core/units/index';
+import { usePart, useWorkspace } from '../context';
+import { LieList } from '../steps/read/lie-list';
+import { lieName } from '../../words/words';
+
+/** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
+export function ObjectList() {
+  const { actions } = useWorkspace();
+  const lies = usePart((s) => s.lies);
+  const marks = usePart((s) => s.marks);
+  const reads = usePart((s) => s.reads);
+  const placingRead = usePart((s) => s.placingRead);
+  const chosenMark = usePart((s) => s.markId);
+  const units = usePart((s) => s.settings.units);
+  return (
+    <section className="objects" aria-label="Fish and lies">
+      <h3>On this beat</h3>
+      {marks.length > 0 && (
+        <ul>
+          {marks.map((m, i) => (
+            <li key={m.id}>
+              <button
+                type="button"
+                aria-pressed={m.id === chosenMark}
+                onClick={() => actions.chooseMark(m.id)}
+              >
+                <strong className="fish-word">Fish {i + 1}</strong> {m.surety},{' '}
+                {formatFishLength(m.totalLengthCm, units)}, {formatDepth(m.fishDepthM, units)} down
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {reads.length > 0 && (
+        <ul aria-label="Quick reads">
+          {reads.map((r) => (
+            <li key={r.id}>
+              <button
+                type="button"
+                aria-pressed={placingRead === r.id}
+                onClick={() => actions.placeReadNext(placingRead === r.id ? null : r.id)}
+              >
+                <strong>{r.result.rating}</strong> as told: {lieName(r.result.kind)}
+                {r.note && `, ${r.note}`}.{' '}
+                {placingRead === r.id
+                  ? 'Press the plan where it was.'
+                  : r.xM === null
+                    ? 'Place it.'
+                    : 'Move it.'}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {lies && lies.lies.length > 0 && <LieList lies={lies.lies} />}
+    </section>
+  );
+}

@@ -1,0 +1,148 @@
+'use client';
+
+import { useMemo, useRef } from 'react';
+import { worldX, worldY, type Camera } from '../../drawing/camera';
+import { usePart, useWorkspace } from '../context';
+import { placeDepthWords, traceDepthLines } from '../../drawing/depth-lines';
+import { Furniture } from '../../drawing/furniture';
+import { LandLayer } from '../../drawing/land-layer';
+import { LiesLayer } from '../steps/read/lies-layer';
+import { MarksLayer, RingLayer } from '../steps/spot/marks-layer';
+import { ProbeLayer } from '../steps/read/probe-layer';
+import { ShadeLayer } from '../steps/spot/shade-layer';
+import { CastLayer, SpotLayer, StalkLayer } from './later';
+import { ReadsLayer } from '../steps/read/reads-layer';
+import { ReadingLayer } from '../steps/read/reading-layer';
+import { WaterCanvas, WaterLines } from '../../drawing/water-layer';
+import { usePanZoom } from '../../drawing/use-pan-zoom';
+import { useThemeName } from '../../drawing/use-theme-name';
+
+/** The plan: painted water under SVG marks. Wheel and pinch zoom, drag pans, a click places a mark. */
+export function PlanView({
+  camera,
+  setCamera,
+  width,
+  height,
+}: {
+  camera: Camera;
+  setCamera: (change: (c: Camera) => Camera) => void;
+  width: number;
+  height: number;
+}) {
+  const { beat, actions } = useWorkspace();
+  const theme = useThemeName();
+  const flow = usePart((s) => s.flow);
+  const stale = usePart((s) => s.flowStale);
+  const layer = usePart((s) => s.layer);
+  const placing = usePart((s) => s.placing);
+  const tapping = usePart((s) => s.tapping);
+  const placingRead = usePart((s) => s.placingRead);
+  const stalkTool = usePart((s) => s.stalkTool);
+  const units = usePart((s) => s.settings.units);
+  const heightM = usePart((s) => s.settings.anglerHeightM);
+  const step = usePart((s) => s.step);
+  const reading = usePart((s) => s.reading);
+  const over = usePart((s) => s.over);
+  const level = usePart((s) => s.level);
+  const lies = usePart((s) => s.lies);
+  const marks = usePart((s) => s.marks);
+  const keepOff = useMemo(() => [...(lies?.lies ?? []), ...marks], [lies, marks]);
+  const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
+  const words = useMemo(
+    () => (lines && layer === 'depth' ? placeDepthWords(lines, camera, keepOff, width) : null),
+    [lines, layer, camera, keepOff, width],
+  );
+  const namesKeepOff = useMemo(() => [...keepOff, ...(words ?? [])], [keepOff, words]);
+  const svg = useRef<SVGSVGElement>(null);
+  const frame = useRef(0);
+  const hold = usePanZoom(svg, setCamera);
+
+  const onClick = (event: React.MouseEvent<SVGSVGElement>) => {
+    if (hold.current.moved) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    const place = {
+      xM: worldX(camera, event.clientX - box.left),
+      yM: worldY(camera, event.clientY - box.top),
+    };
+    if (stalkTool === 'forbid') actions.forbid(place);
+    else if (stalkTool === 'from') actions.startFrom(place);
+    else if (tapping) actions.tapRise(place);
+    else if (placingRead) actions.placeRead(placingRead, place);
+    else if (placing) actions.placeMark(place);
+    else if (step === 'read') actions.probeAt(place);
+  };
+  /** The probe follows the pointer, once a frame; a finger is not a pointer that hovers. */
+  const onPointerMove = (event: React.PointerEvent<SVGSVGElement>) => {
+    if (step !== 'read' || event.pointerType === 'touch' || event.buttons !== 0) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    const place = {
+      xM: worldX(camera, event.clientX - box.left),
+      yM: worldY(camera, event.clientY - box.top),
+    };
+    frame.current ||= requestAnimationFrame(() => {
+      frame.current = 0;
+      actions.probeAt(place);
+    });
+  };
+  return (
+    <div className={`plan${placing || placingRead || tapping || stalkTool ? ' placing' : ''}`}>
+      {flow && (
+        <div style={{ opacity: stale ? 0.75 : 1 }}>
+          <WaterCanvas
+            flow={flow}
+            quantity={layer}
+            theme={theme}
+            camera={camera}
+            width={width}
+            height={height}
+          />
+        </div>
+      )}
+      <svg
+        ref={svg}
+        width={width}
+        height={height}
+        onClick={onClick}
+        onPointerMove={onPointerMove}
+        role="group"
+        aria-label={`Plan of ${beat.plan.name}, up-current to the right`}
+      >
+        {flow && lines && <WaterLines flow={flow} camera={camera} lines={lines} words={words} />}
+        <LandLayer plan={beat.plan} camera={camera} cellM={flow?.cellM ?? 0.2} />
+        {flow && reading && step === 'read' && (
+          <ReadingLayer
+            flow={flow}
+            reading={reading}
+            over={over}
+            camera={camera}
+            units={units}
+            keepOff={namesKeepOff}
+            width={width}
+            {...(level === beat.plan.surveyedLevel && { plan: beat.plan })}
+          />
+        )}
+        <RingLayer camera={camera} />
+        <LiesLayer camera={camera} />
+        {step === 'read' && <ReadsLayer camera={camera} />}
+        {step === 'spot' && <ShadeLayer camera={camera} />}
+        {step === 'spot' && <SpotLayer camera={camera} width={width} height={height} />}
+        <StalkLayer camera={camera} />
+        <CastLayer camera={camera} />
+        <MarksLayer camera={camera} />
+        {step === 'read' && <ProbeLayer camera={camera} />}
+        {flow && !flow.calibrated && step === 'read' && (
+          <text x={16} y={72} className="furniture cased">
+            uncalibrated, pace ±10 %
+          </text>
+        )}
+        <Furniture
+          camera={camera}
+          width={width}
+          height={height}
+          bearingDeg={beat.plan.bearingDeg}
+          units={units}
+        />
+      </svg>
+    </div>
+  );
+}

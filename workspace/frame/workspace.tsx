@@ -1,0 +1,261 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { formatLength } from '../../core/units/index';
+import { createChannel, SHARP_CELL_M } from '../../core/water/index';
+import { parseAddress } from '../state/address';
+import { openingCamera, wholeCamera, type Camera } from '../../drawing/camera';
+import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
+import { startEngine, type Engine } from '../engine/engine';
+import { HourStrip } from '../hours/hour-strip';
+import { ObjectList } from './object-list';
+import { baseAddress, holdWorkspace } from '../hold-workspace';
+import { fetchInspectors, INSPECTORS } from './inspectors';
+import { fetchLayers } from './later';
+import { PlanView } from './plan-view';
+import { SectionView } from '../section/section-view';
+import { StepRail } from './step-rail';
+import { targetOf, type BeatInput } from '../state/state';
+import { TopLine } from './top-line';
+import { useSize } from '../../drawing/use-size';
+import './workspace.css';
+
+/** Kept off the first load, as the other steps' inspectors. */
+const loadCompareView = () => import('../steps/read/compare-view').then((m) => m.CompareView);
+const CompareView = dynamic(loadCompareView);
+
+/** One beat, seven steps over the same water. */
+export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
+  const engine = useRef<Engine | null>(null);
+  const [held] = useState<Held>(() => holdWorkspace(beat, step, query, () => engine.current));
+  useEffect(() => {
+    engine.current = startEngine(held.store, beat);
+    // For the bench: how long an answer takes while something is dragged.
+    (window as { pebbleLane?: unknown }).pebbleLane = { answerMs: () => held.store.get().answerMs };
+    fetchInspectors();
+    fetchLayers();
+    loadCompareView().catch(() => {});
+    return () => engine.current?.stop();
+  }, [held, beat]);
+  useEffect(() => {
+    const onPop = () => {
+      const at = window.location.pathname.split('/');
+      if (at[1] !== 'b' || at[2] !== beat.id) return;
+      const { address } = parseAddress(
+        at[3] ?? 'read',
+        new URLSearchParams(window.location.search),
+        baseAddress(beat),
+        beat.plan.timeZone,
+      );
+      held.store.set({ ...address, dragging: null, placing: false });
+    };
+    window.addEventListener('popstate', onPop);
+    return () => window.removeEventListener('popstate', onPop);
+  }, [held, beat]);
+  return (
+    <WorkspaceProvider value={held}>
+      <div className="workspace">
+        <TopLine />
+        <StepRail />
+        <Water />
+        <Inspector />
+        <HourStrip />
+      </div>
+      <ProposeOnArrival />
+    </WorkspaceProvider>
+  );
+}
+
+/** Opened by a link at Stalk or Cast with a fish but no stand: one is proposed, as when one goes there. */
+function ProposeOnArrival() {
+  const { actions } = useWorkspace();
+  const wanting = usePart((s) =>
+    (s.step === 'stalk' || s.step === 'cast') && !s.stand && s.flow && !s.flowStale
+      ? (targetOf(s)?.id ?? null)
+      : null,
+  );
+  useEffect(() => {
+    if (wanting) actions.suggestAgain();
+  }, [actions, wanting]);
+  return null;
+}
+
+function Water() {
+  const { beat } = useWorkspace();
+  const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
+  const [planRef, planSize] = useSize<HTMLDivElement>();
+  const [sectionRef, sectionSize] = useSize<HTMLDivElement>();
+  const middle = useMemo(() => {
+    const channel = createChannel(beat.plan);
+    const xs = [0, 0.25, 0.5, 0.75, 1].map((f) => f * beat.plan.lengthM);
+    return xs.reduce((sum, x) => sum + (channel.leftYM(x) + channel.rightYM(x)) / 2, 0) / xs.length;
+  }, [beat]);
+  const { store } = useWorkspace();
+  useEffect(() => {
+    if (planSize.height > 0) store.set({ planHeightPx: planSize.height });
+  }, [store, planSize.height]);
+  const [moved, setMoved] = useState<Camera | null>(null);
+  const opening = useMemo(
+    () => openingCamera(beat.plan.lengthM, middle, planSize.width || 864, planSize.height || 432),
+    [beat, middle, planSize.width, planSize.height],
+  );
+  const whole = wholeCamera(
+    beat.plan.lengthM,
+    middle,
+    planSize.width || 864,
+    planSize.height || 432,
+  );
+  const camera = moved ?? opening;
+  const setCamera = useMemo(
+    () => (change: (c: Camera) => Camera) => setMoved((c) => change(c ?? opening)),
+    [opening],
+  );
+  const zoom = (factor: number) =>
+    setCamera((c) => ({
+      ...c,
+      scale: c.scale * factor,
+      leftM: c.leftM + (planSize.width / 2 / c.scale) * (1 - 1 / factor),
+      topM: c.topM - (planSize.height / 2 / c.scale) * (1 - 1 / factor),
+    }));
+  return (
+    <main className={`water-column${comparing ? ' comparing' : ''}`}>
+      <div className="plan-box" ref={planRef}>
+        <PlanView
+          camera={camera}
+          setCamera={setCamera}
+          width={planSize.width}
+          height={planSize.height}
+        />
+        <div className="zoom">
+          <button type="button" aria-label="Nearer" onClick={() => zoom(1.4)}>
+            +
+          </button>
+          <button type="button" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>
+            −
+          </button>
+          <button type="button" aria-label="Whole beat" onClick={() => setMoved(whole)}>
+            All
+          </button>
+        </div>
+        <FlowStatus />
+        <Notices />
+      </div>
+      <div className="section-box" ref={sectionRef}>
+        <Below camera={camera} width={sectionSize.width} height={sectionSize.height} />
+      </div>
+    </main>
+  );
+}
+
+/** Under the plan, on the same x: the long section, or the same beat at another level. */
+function Below(size: { camera: Camera; width: number; height: number }) {
+  const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
+  return comparing ? <CompareView {...size} /> : <SectionView {...size} />;
+}
+
+/** The flow's own state: opening, solving with progress and a way to stop, stopped, failed. */
+function FlowStatus() {
+  const { engine } = useWorkspace();
+  const state = usePart((s) => s.flowState);
+  const shown = usePart((s) => s.flow !== null);
+  const coarse = usePart((s) => s.flowStale);
+  if (state.kind === 'ready') return <SharpStatus />;
+  return (
+    <div className="flow-status" role="status">
+      {state.kind === 'opening' && <p>Opening the water.</p>}
+      {state.kind === 'solving' && (
+        <>
+          <p>
+            Solving the flow: {Math.round(100 * state.progress)} %.{' '}
+            {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second or two.'}
+          </p>
+          <progress value={state.progress} max={1} aria-label="Solving the flow" />
+          <button type="button" className="plain" onClick={() => engine()?.cancelSolve()}>
+            Stop
+          </button>
+        </>
+      )}
+      {state.kind === 'cancelled' && (
+        <>
+          <p>
+            Stopped.{' '}
+            {shown ? 'What is drawn is a rough picture or another level.' : 'Nothing is drawn.'}
+          </p>
+          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>
+            Solve it
+          </button>
+        </>
+      )}
+      {state.kind === 'failed' && (
+        <>
+          <p>The flow could not be solved: {state.message}</p>
+          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>
+            Try again
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The sharper picture on its way; it can be stopped. */
+function SharpStatus() {
+  const { engine } = useWorkspace();
+  const sharp = usePart((s) => s.sharp);
+  const units = usePart((s) => s.settings.units);
+  const progress = usePart((s) => Math.round(100 * s.sharpProgress));
+  if (sharp !== 'running') return null;
+  return (
+    <div className="flow-status sharp-status" role="status">
+      <p>
+        Sharpening to {formatLength(SHARP_CELL_M, units, 1)}: {progress} %
+      </p>
+      <button type="button" className="plain" onClick={() => engine()?.stopSharpening()}>
+        Stop
+      </button>
+    </div>
+  );
+}
+
+function Notices() {
+  const { actions } = useWorkspace();
+  const notices = usePart((s) => s.notices);
+  if (notices.length === 0) return null;
+  return (
+    <ul className="notices" aria-label="Notices">
+      {notices.map((text, i) => (
+        <li key={i} role="alert">
+          {text}
+          <button type="button" className="plain" onClick={() => actions.dismissNotice(i)}>
+            Done
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Inspector() {
+  const step = usePart((s) => s.step);
+  const Panel = INSPECTORS[step];
+  const chosen = usePart((s) => s.markId ?? s.lieId);
+  const aside = useRef<HTMLElement>(null);
+  // What was just chosen is told from its beginning, wherever the panel had been scrolled to.
+  useEffect(() => {
+    if (aside.current) aside.current.scrollTop = 0;
+  }, [step, chosen]);
+  return (
+    <aside ref={aside} className="inspector" aria-label="What is chosen">
+      {Panel ? (
+        <Panel />
+      ) : (
+        <section>
+          <h2>{step === 'day' ? 'Day' : 'Learn'}</h2>
+          <p>This step is coming. Read, Spot, Stalk, Cast and Log work now.</p>
+        </section>
+      )}
+      <ObjectList />
+    </aside>
+  );
+}

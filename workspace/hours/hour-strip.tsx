@@ -1,0 +1,157 @@
+'use client';
+
+import { useRef } from 'react';
+import { atHour, civilHour, clockText } from '../../core/units/civil-time';
+import { ASSUMED_LAT_DEG } from '../state/conditions';
+import { usePart, useWorkspace } from '../context';
+import { formatTemp } from '../../core/units/index';
+import { atClock } from '../state/hours';
+import { targetOf } from '../state/state';
+import { FIRST_HOUR, LAST_HOUR, stripScale } from './scale';
+import { GlanceRow, SeenRow } from './share-rows';
+import { SunRow, sunDegAt } from './sun-row';
+import { useSize } from '../../drawing/use-size';
+import { inHundred, inTen } from '../../words/words';
+
+const STEP_HOURS = 0.25;
+
+/** Sunrise to sunset: a scrubber. Sun's height, and how well the chosen stand is seen by the hour. */
+export function HourStrip() {
+  const { beat, actions } = useWorkspace();
+  const { plan } = beat;
+  const atMs = usePart((s) => s.atMs);
+  const hours = usePart((s) => s.hours);
+  const stand = usePart((s) => s.stand);
+  const target = usePart(targetOf);
+  const [ref, { width, height }] = useSize<HTMLDivElement>();
+  const scale = stripScale(width, height);
+  const { labelWidth, perHour, compact, x } = scale;
+  const now = civilHour(atMs, plan.timeZone);
+  const dragging = useRef(false);
+  const scrub = (event: React.PointerEvent<HTMLDivElement>, final: boolean) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const hour = Math.min(
+      LAST_HOUR,
+      Math.max(FIRST_HOUR, FIRST_HOUR + (event.clientX - box.left - labelWidth) / perHour),
+    );
+    actions.setHour(atHour(atMs, Math.round(hour * 12) / 12, plan.timeZone), final);
+  };
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const step = {
+      ArrowRight: STEP_HOURS,
+      ArrowUp: STEP_HOURS,
+      ArrowLeft: -STEP_HOURS,
+      ArrowDown: -STEP_HOURS,
+      PageUp: 1,
+      PageDown: -1,
+    }[event.key];
+    const next =
+      event.key === 'Home'
+        ? FIRST_HOUR
+        : event.key === 'End'
+          ? LAST_HOUR
+          : step === undefined
+            ? null
+            : now + step;
+    if (next === null) return;
+    event.preventDefault();
+    actions.setHour(
+      atHour(atMs, Math.min(LAST_HOUR, Math.max(FIRST_HOUR, next)), plan.timeZone),
+      true,
+    );
+  };
+  const glare = usePart((s) => s.glare);
+  const step = usePart((s) => s.step);
+  const waterTempC = usePart((s) => s.settings.waterTempC);
+  const units = usePart((s) => s.settings.units);
+  const sunDeg = sunDegAt(plan, atMs);
+  const seen = stand && target && hours ? hours : null;
+  const nowSeen = seen?.reduce((a, b) => (Math.abs(b.hour - now) < Math.abs(a.hour - now) ? b : a));
+  const looking = step === 'spot' && glare !== null;
+  const nowGlare = looking
+    ? atClock(
+        glare.map((g) => g.share),
+        now,
+      )
+    : null;
+  return (
+    <section className="hours" aria-label="Hours">
+      <div
+        ref={ref}
+        className="hours-face"
+        role="slider"
+        tabIndex={0}
+        aria-label="Hour of the day"
+        aria-valuemin={FIRST_HOUR}
+        aria-valuemax={LAST_HOUR}
+        aria-valuenow={Math.round(now * 100) / 100}
+        aria-valuetext={`${clockText(atMs, plan.timeZone)}${sunDeg > 0 ? `, sun ${Math.round(sunDeg)} degrees up` : ', sun down'}${nowGlare !== null ? `, ${inTen(nowGlare)} see it` : nowSeen ? `, seen ${inHundred(nowSeen.exposure)}` : ''}`}
+        onKeyDown={onKeyDown}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          dragging.current = true;
+          scrub(e, false);
+        }}
+        onPointerMove={(e) => dragging.current && scrub(e, false)}
+        onPointerUp={(e) => {
+          dragging.current = false;
+          scrub(e, true);
+        }}
+        onPointerCancel={() => (dragging.current = false)}
+      >
+        {width > 0 && (
+          <svg width={width} height={height} aria-hidden="true">
+            <SunRow plan={plan} atMs={atMs} scale={scale} />
+            {!compact && (
+              <text x={12} y={20} className="strip-label">
+                Hour
+              </text>
+            )}
+            {Array.from({ length: 9 }, (_, i) => 6 + 2 * i)
+              .filter(
+                (h) =>
+                  h < LAST_HOUR && Math.abs(x(h) - x(now)) > 56 && (width > 700 || h % 4 === 0),
+              )
+              .map((h) => (
+                <text key={h} x={x(h)} y={18} textAnchor="middle" className="strip-hour">
+                  {h}:00
+                </text>
+              ))}
+            {Array.from({ length: 19 }, (_, i) => 4 + i).map((h) => (
+              <path key={h} d={`M${x(h)},24v4`} stroke="var(--ink2)" strokeWidth={1} />
+            ))}
+            {!plan.anchor && !compact && (
+              <text x={width - 6} y={36} textAnchor="end" className="strip-second cased">
+                Sun as at {ASSUMED_LAT_DEG}° north: say where the beat lies in its sketch or survey
+              </text>
+            )}
+            {!compact && waterTempC !== null && (
+              <text x={labelWidth + 8} y={42} className="strip-second cased">
+                water {formatTemp(waterTempC, units)}, read once
+              </text>
+            )}
+            {!compact && looking && (
+              <GlanceRow glare={glare} nowGlare={nowGlare!} now={now} scale={scale} />
+            )}
+            {!compact && !looking && (
+              <SeenRow
+                seen={seen}
+                nowSeen={nowSeen?.exposure ?? null}
+                now={now}
+                looking={step === 'spot'}
+                scale={scale}
+              />
+            )}
+            <path d={`M${x(now)},24V${height}`} stroke="var(--ink)" strokeWidth={2} />
+            <g transform={`translate(${x(now)} 13)`}>
+              <ellipse rx={33} ry={12.5} fill="var(--ink)" />
+              <text y={5} textAnchor="middle" fill="var(--paper)" fontWeight="700" fontSize="15">
+                {clockText(atMs, plan.timeZone)}
+              </text>
+            </g>
+          </svg>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,20 @@
+import type { LayKind, TermWeights } from '../../core/cast/index';
+import type { Place } from '../../core/grid/index';
+
+/** What the angler wants of the search. */
+export interface ShotsAsked {
+  pinStand: boolean;
+  pinLay: LayKind | null;
+  pinLanding: boolean;
+  withoutLays: LayKind[];
+  withoutSpots: Place[];
+  weights: Partial<TermWeights>;
+}
+export const NOTHING_ASKED: ShotsAsked = {
+  pinStand: false,
+  pinLay: null,
+  pinLanding: false,
+  withoutLays: [],
+  withoutSpots: [],
+  weights: {},
+};

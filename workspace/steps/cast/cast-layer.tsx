@@ -1,0 +1,166 @@
+'use client';
+
+import { pageX, pageY, type Camera } from '../../../drawing/camera';
+import { usePart, useWorkspace } from '../../context';
+import { linePath, POSTURE_MARK } from '../../../drawing/shapes';
+import { useDrag } from '../../../drawing/use-drag';
+import { castTip } from '../../../core/cast/index';
+import { runsOf, TRACK_CLASS } from './track';
+import { frameAt } from './film';
+import { CastPlan, Covers } from './cast-plan';
+import { ShotsOnPlan } from './shots-layer';
+
+type XY = [number, number];
+
+/** The angler's side of the plan: stand, rod, line, landing place and the fly's track. */
+export function CastLayer({ camera }: { camera: Camera }) {
+  const step = usePart((s) => s.step);
+  const stand = usePart((s) => s.stand);
+  const landing = usePart((s) => s.landing);
+  if (!stand || !landing || (step !== 'cast' && step !== 'stalk')) return null;
+  return (
+    <g>
+      {step === 'cast' && <CastPlan camera={camera} />}
+      {step === 'cast' && <Track camera={camera} />}
+      <Rod camera={camera} />
+      {step === 'cast' && <Covers camera={camera} />}
+      {step === 'cast' && <LandingHandle camera={camera} />}
+      {step === 'cast' && <ShotsOnPlan camera={camera} />}
+      <StandHandle camera={camera} />
+    </g>
+  );
+}
+
+/** Pull above which a stretch is drawn as biting, N: it moves a dry fly by more than clean drift allows. */
+const BITES_N = 1e-4;
+
+function Rod({ camera }: { camera: Camera }) {
+  const stand = usePart((s) => s.stand)!;
+  const landing = usePart((s) => s.landing)!;
+  const best = usePart((s) => s.drift?.best ?? null);
+  const filmAtS = usePart((s) => s.filmAtS);
+  const lay = usePart((s) => s.lay.kind);
+  const step = usePart((s) => s.step);
+  const stale = usePart((s) => s.driftStale);
+  const rodM = usePart((s) => s.settings.rodM);
+  const frame = filmAtS === null ? null : frameAt(best, filmAtS);
+  const places = frame?.line ?? best?.laid;
+  const [sx, sy] = [pageX(camera, stand.xM), pageY(camera, stand.yM)];
+  // With a reach the tip begins displaced: the line is drawn as it was laid.
+  const end = places ? places[places.length - 1]! : castTip(stand, landing, rodM, lay);
+  const [tx, ty] = [pageX(camera, end.xM), pageY(camera, end.yM)];
+  const angle = Math.atan2(ty - sy, tx - sx);
+  const [nx, ny] = [-Math.sin(angle) * 2.4, Math.cos(angle) * 2.4];
+  const line = places?.map((p): XY => [pageX(camera, p.xM), pageY(camera, p.yM)]);
+  const leader = best?.leaderPlaces ?? 0;
+  return (
+    <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
+      {step === 'cast' && line && (
+        <>
+          <path d={linePath(line)} className="line-case" />
+          <path d={linePath(line.slice(Math.max(0, leader - 1)))} className="fly-line" />
+          <path d={linePath(line.slice(0, leader))} className="leader" />
+          {frame?.tensionN.map((n, i) =>
+            n > BITES_N && i < line.length - 1 ? (
+              <path key={i} d={linePath([line[i]!, line[i + 1]!])} className="bites" />
+            ) : null,
+          )}
+          <circle
+            cx={line[line.length - 2]![0]}
+            cy={line[line.length - 2]![1]}
+            r={2.6}
+            className="entry-dot"
+          />
+          {frame && <circle cx={line[0]![0]} cy={line[0]![1]} r={4.4} className="fly-now" />}
+        </>
+      )}
+      <path d={`M${sx + nx},${sy + ny}L${tx},${ty}L${sx - nx},${sy - ny}Z`} className="rod" />
+    </g>
+  );
+}
+
+function Track({ camera }: { camera: Camera }) {
+  const drift = usePart((s) => s.drift);
+  const stale = usePart((s) => s.driftStale);
+  if (!drift) return null;
+  const { best } = drift;
+  const xy = (n: number): XY => [pageX(camera, best.x[n]!), pageY(camera, best.y[n]!)];
+  return (
+    <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
+      {runsOf(best).map((run, i) => {
+        const points: XY[] = [];
+        for (let n = run.from; n <= run.to; n++) points.push(xy(n));
+        const d = linePath(points);
+        return (
+          <g key={i}>
+            <path d={d} className="track-case" />
+            <path d={d} className={TRACK_CLASS[run.kind]} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function LandingHandle({ camera }: { camera: Camera }) {
+  const { actions } = useWorkspace();
+  const landing = usePart((s) => s.landing)!;
+  const drag = useDrag(camera, landing, actions.moveLanding);
+  return (
+    <g
+      {...drag}
+      className="handle"
+      role="button"
+      aria-label={`Landing place of the fly, x ${landing.xM.toFixed(1)} m, y ${landing.yM.toFixed(1)} m. Arrow keys move it.`}
+      transform={`translate(${pageX(camera, landing.xM)} ${pageY(camera, landing.yM)})`}
+    >
+      <circle r={22} className="handle-area" />
+      <circle r={5} className="landing-case" />
+      <circle r={5} className="landing" />
+      <path d="M7,-6l4,-4M9,1l6,0M0,-9l0,-6" className="splash" />
+    </g>
+  );
+}
+
+function StandHandle({ camera }: { camera: Camera }) {
+  const { actions } = useWorkspace();
+  const stand = usePart((s) => s.stand)!;
+  const landing = usePart((s) => s.landing)!;
+  const posture = usePart((s) => s.posture);
+  const step = usePart((s) => s.step);
+  const drag = useDrag(camera, stand, actions.moveStand);
+  const x = pageX(camera, stand.xM);
+  const y = pageY(camera, stand.yM);
+  const deg =
+    (Math.atan2(pageY(camera, landing.yM) - y, pageX(camera, landing.xM) - x) * 180) / Math.PI;
+  const mark = POSTURE_MARK[posture];
+  return (
+    <g
+      {...drag}
+      className="handle"
+      role="button"
+      aria-label={`Stand, x ${stand.xM.toFixed(1)} m, y ${stand.yM.toFixed(1)} m, ${posture}. Arrow keys move it.`}
+      transform={`translate(${x} ${y})`}
+    >
+      <circle r={22} className="handle-area" />
+      <path d="M0,-10A10,10 0 0 0 0,10Z" transform={`rotate(${deg})`} className="stand" />
+      <g transform="translate(26 12) scale(1.45)">
+        <path d={mark.path} className="posture-case" />
+        <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} className="posture-head-case" />
+        <path d={mark.path} className="posture" />
+        <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
+      </g>
+      <text x={40} y={12} className="angler-word cased">
+        {
+          {
+            stand: 'stand here',
+            crouch: 'crouch here',
+            kneel: 'kneel here',
+            crawl: 'lie low here',
+          }[posture]
+        }
+      </text>
+      {step === 'stalk' && <title>Drag the stand</title>}
+    </g>
+  );
+}

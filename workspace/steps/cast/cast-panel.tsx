@@ -1,0 +1,152 @@
+'use client';
+
+import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
+import { FLY_KINDS } from '../../../core/rig/index';
+import { formatLength, formatSpeed } from '../../../core/units/index';
+import { Behind, Choice, Do, Fact } from '../../../ui/parts';
+import { civilHour } from '../../../core/units/civil-time';
+import { usePart, useWorkspace } from '../../context';
+import { formatAddress } from '../../state/address';
+import { numberOfMark, targetOf } from '../../state/state';
+import { FLY_NAMES, inRods, layHow, standWords } from '../../../words/cast-words';
+import { inHundred } from '../../../words/words';
+import { useSide } from '../../use-side';
+import { postureName, PostureChoice } from '../stalk/at-the-stand';
+import { AfterTake } from './after-take';
+import { CoverPanel } from './cover-panel';
+import { DriftFigures } from './drift-figures';
+import { FromHere } from './from-here';
+import { LayPanel } from './lay-panel';
+import { Playback } from './playback';
+import { ShotsPanel } from './shots-panel';
+
+/** Where to stand, how to lay the line, how far to lead; and the drift that comes of it. */
+export function CastInspector() {
+  const target = usePart(targetOf);
+  const hasCast = usePart((s) => s.stand !== null && s.landing !== null);
+  const stale = usePart((s) => s.driftStale);
+  if (!hasCast)
+    return (
+      <section>
+        <h2>Cast</h2>
+        <p>
+          Choose a fish or a lie first: on the plan or in the list. A stand and a landing place are
+          then proposed, and you drag them.
+        </p>
+        {target && <ShotsPanel />}
+      </section>
+    );
+  return (
+    <>
+      <section className={stale ? 'stale' : ''}>
+        <Heading />
+        <DriftFigures />
+        <Lengths />
+        <Playback />
+        <LayPanel />
+      </section>
+      <ShotsPanel />
+      <FromHere />
+      <CoverPanel />
+      <AfterTake />
+      <Rest />
+    </>
+  );
+}
+
+function Heading() {
+  const { beat } = useWorkspace();
+  const zone = beat.plan.timeZone;
+  const sideOf = useSide();
+  const target = usePart(targetOf);
+  const markNumber = usePart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
+  const stand = usePart((s) => s.stand)!;
+  const lay = usePart((s) => s.lay);
+  const units = usePart((s) => s.settings.units);
+  const posture = usePart((s) => s.posture);
+  const seen = usePart(
+    (s) => s.hours?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ?? null,
+  );
+  return (
+    <>
+      <h2>
+        {target ? (markNumber ? `Fish ${markNumber}` : 'The fish in the lie') : 'A cast'}, from{' '}
+        {standWords(stand, target, sideOf(stand), units)}
+      </h2>
+      <p className="second">
+        {postureName(posture)}. {layHow(lay, units)}
+        {seen !== null && target ? ` Seen: ${inHundred(seen)}.` : ''}
+      </p>
+    </>
+  );
+}
+
+/** Lead, lift point and length of the cast, in the angler's units and in rods. */
+function Lengths() {
+  const now = usePart((s) => s.castNow);
+  const lead = usePart((s) => s.castStudy?.lead ?? null);
+  const units = usePart((s) => s.settings.units);
+  const rodM = usePart((s) => s.settings.rodM);
+  if (!now) return null;
+  return (
+    <>
+      <dl className="facts three">
+        <Fact name="lead">{now.leadM === null ? 'no fish' : formatLength(now.leadM, units)}</Fact>
+        <Fact name="past, then lift">{lead ? formatLength(lead.liftPastM, units) : ''}</Fact>
+        <Fact name={`to the fly, ${inRods(now.distanceM, rodM)}`}>
+          {formatLength(now.distanceM, units)}
+        </Fact>
+      </dl>
+      {lead && now.leadM !== null && Math.abs(now.leadM - lead.leadM) > 0.25 && (
+        <p className="second">
+          It wants {formatLength(lead.leadM, units)} of lead: {formatLength(lead.reactionM, units)}{' '}
+          to see it coming, {formatLength(lead.splashM, units)} for the splash
+          {lead.driftBackM > 0 ? `, ${formatLength(lead.driftBackM, units)} it drops back` : ''}.
+        </p>
+      )}
+    </>
+  );
+}
+
+function Rest() {
+  const { actions, beat } = useWorkspace();
+  const fly = usePart((s) => s.fly);
+  const units = usePart((s) => s.settings.units);
+  const card = usePart((s) =>
+    formatAddress(beat.id, s, beat.plan.timeZone).replace(/\/[a-z]+\?/, '/card?'),
+  );
+  return (
+    <section>
+      <h3>At the stand</h3>
+      <PostureChoice />
+      <Choice
+        label="What is at the end"
+        value={fly}
+        options={FLY_KINDS.map((f) => [f, FLY_NAMES[f]] as const)}
+        onChange={actions.setFly}
+      />
+      <div className="row">
+        <Do voice="solid" onClick={() => actions.go('log')}>
+          Log a try
+        </Do>
+        <a className="do line" href={card}>
+          The card
+        </a>
+      </div>
+      <p className="second">
+        Drag the stand, the open dot where the fly lands, or the fish. Arrow keys move what is
+        focused.
+      </p>
+      <Behind title="What this rests on">
+        <p className="second">
+          Line and leader as a chain in the solved surface current, pulled by the sag of what hangs
+          from the rod; slack under the rod is taken in at {formatSpeed(RETRIEVE_MPS, units)}. Clean
+          is below {formatSpeed(MICRO_MPS, units)} of drag, a wake above{' '}
+          {formatSpeed(WAKE_MPS, units)}. The band takes line friction {UNKNOWN.dragRatio[0]} to{' '}
+          {UNKNOWN.dragRatio[1]}, slack in the line to 5 % and the current 10 % either way. A sunk
+          fly is followed as if it floated. Flow not calibrated here.
+        </p>
+      </Behind>
+    </section>
+  );
+}

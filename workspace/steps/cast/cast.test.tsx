@@ -1,0 +1,221 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import {
+  castNow,
+  castStudy,
+  driftBand,
+  driftInputOf,
+  findShots,
+  type ShotsFound,
+} from '../../../core/cast/index';
+import { createScene } from '../../../core/sight/index';
+import { plan, stream } from '../../../core/stalk/fixtures/streams';
+import type { BeatFeature } from '../../../core/formats/index';
+import { TEST_SETTINGS } from '../../fixtures/settings';
+import { CAST, MARK } from '../../fixtures/cast';
+import { stateWith } from '../../fixtures/state';
+import { showIn } from '../../fixtures/workspace';
+import { type BeatInput, type WorkspaceState } from '../../state/state';
+import { CastInspector } from './cast-panel';
+
+/** The panels on real answers: a stream of .4 m/s with a log, a fish and an angler. */
+const log: BeatFeature = {
+  kind: 'log',
+  diameterM: 0.3,
+  shape: {
+    type: 'LineString',
+    line: [
+      { xM: 10, yM: 1.6 },
+      { xM: 13, yM: 1.8 },
+    ],
+  },
+};
+const entry: BeatFeature = {
+  kind: 'entry',
+  note: '',
+  shape: { type: 'Point', place: { xM: 1, yM: -7 } },
+};
+const beatPlan = { ...plan(entry, log), timeZone: 'Etc/GMT-2' };
+const flow = stream(0.4, 0.5);
+const scene = createScene(beatPlan, flow);
+const drift = driftBand(flow, { ...driftInputOf(CAST), film: true }, 6, true);
+const now = castNow(scene, CAST, drift.best.laid);
+const study = castStudy(scene, CAST);
+const shots = findShots(beatPlan, flow, { target: MARK, standStepM: 1 }) as ShotsFound;
+
+const ready = stateWith({
+  step: 'cast',
+  markId: 'm1',
+  stand: CAST.stand,
+  landing: CAST.landing,
+  lay: CAST.lay,
+  marks: [MARK],
+  flow,
+  flowState: { kind: 'ready' },
+  drift,
+  castNow: now,
+  castStudy: study,
+  shots,
+  search: { kind: 'done' },
+});
+const beat = { id: 'b1', streamName: 'Thrum', plan: beatPlan } as unknown as BeatInput;
+const show = (more: Partial<WorkspaceState> = {}) =>
+  showIn(<CastInspector />, { ...ready, ...more }, beat);
+
+describe('the drift', () => {
+  it('one large figure with its band, and whether it passes the fish', () => {
+    show();
+    expect(screen.getByText(/^between|followed no further/)).toBeInTheDocument();
+    expect(screen.getByText(/^Passes it/)).toBeInTheDocument();
+    expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent(
+      'Fish 1, from true left, 3.0 m below',
+    );
+  });
+  it('does not call unknown clean', () => {
+    show({ drift: { ...drift, best: { ...drift.best, status: 'unknown' } } });
+    expect(screen.getByText('Not known')).toBeInTheDocument();
+    expect(screen.queryByText('clean drift')).not.toBeInTheDocument();
+  });
+  it('lead, lift and the cast in metres and rods; in feet when asked', () => {
+    show();
+    expect(screen.getByText('1.2 m')).toBeInTheDocument();
+    expect(screen.getByText('to the fly, 3.1 rods')).toBeInTheDocument();
+    show({ settings: { ...TEST_SETTINGS, units: 'us' } });
+    expect(screen.getByText('24.0 ft')).toBeInTheDocument();
+  });
+  it('without a stand it asks for a fish', () => {
+    show({ stand: null, landing: null, markId: null });
+    expect(screen.getByText(/Choose a fish or a lie first/)).toBeInTheDocument();
+  });
+});
+
+describe('how the line is laid', () => {
+  it('every lay on one scale; touching one takes it', async () => {
+    const { calls } = show();
+    const list = screen.getByRole('list', { name: 'Lays from this stand' });
+    expect(within(list).getAllByRole('button')).toHaveLength(5);
+    await userEvent.click(screen.getByRole('button', { name: 'All 12 lays' }));
+    expect(within(list).getAllByRole('button')).toHaveLength(12);
+    await userEvent.click(within(list).getByRole('button', { name: /^Straight/ }));
+    await userEvent.click(screen.getByRole('radio', { name: '2.0 m' }));
+    expect(calls).toEqual([
+      ['setLay', { kind: 'straight' }],
+      ['setLay', { kind: 'reach', toward: 'up-current', amountM: 2 }],
+    ]);
+  });
+  it('what cannot be thrown from here says so', async () => {
+    show();
+    await userEvent.click(screen.getByRole('button', { name: 'All 12 lays' }));
+    expect(
+      screen.getByRole('button', { name: /^Bow and arrow.*not from here/ }),
+    ).toBeInTheDocument();
+  });
+  it('a mend that buys time is offered, and taken back', async () => {
+    const mend = { atS: 0.6, toward: 'up-current', amountM: 0.8 } as const;
+    const { calls } = show({ castStudy: { ...study, mend: { mend, cleanS: 3, gainS: 1.2 } } });
+    expect(screen.getByText('A mend buys 1.2 s:')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Mend it so' }));
+    expect(calls).toEqual([['setMend', mend]]);
+    const again = show({ mend });
+    await userEvent.click(screen.getByRole('button', { name: 'Without the mend' }));
+    expect(again.calls).toEqual([['setMend', null]]);
+  });
+});
+
+describe('the film', () => {
+  it('plays from the start, scrubs, and says what happens at the moment', async () => {
+    const { calls } = show();
+    await userEvent.click(screen.getByRole('button', { name: 'Play the drift' }));
+    expect(calls).toEqual([['filmTo', 0, true]]);
+    expect(screen.getByText('At 0.0 s: the fly lands.')).toBeInTheDocument();
+    show({ filmAtS: 1 });
+    expect(screen.getByText(/^At 1.0 s: /)).toBeInTheDocument();
+  });
+  it('waits while something is dragged', () => {
+    show({ dragging: 'stand' });
+    expect(screen.getByRole('button', { name: 'Play the drift' })).toBeDisabled();
+  });
+});
+
+describe('where to cast from', () => {
+  it('a handful with what speaks for and against, and what loses', async () => {
+    const { calls } = show();
+    const rows = document.querySelectorAll('.shots > li');
+    expect(rows.length).toBe(shots.shots.length);
+    expect(screen.getByText(/casts from .* stands weighed/)).toBeInTheDocument();
+    await userEvent.click(rows[0]!.querySelector('button')!);
+    expect(calls).toEqual([['takeShot', 0]]);
+  });
+  it('two are laid side by side', () => {
+    show({ shotsCompared: [0, 1] });
+    const table = screen.getByRole('table', { name: 'Side by side' });
+    expect(within(table).getAllByRole('columnheader')).toHaveLength(2);
+    expect(within(table).getByRole('rowheader', { name: 'calm on the way' })).toBeInTheDocument();
+  });
+  it('progress that can be stopped; a dead end with its sentence; out of date said', async () => {
+    const { calls } = show({ search: { kind: 'looking', progress: 0.4 } });
+    expect(screen.getByText('Looking at every stand and lay: 40 %.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
+    expect(calls).toEqual([['cancelSearch']]);
+    show({ shots: { kind: 'no shots', reason: 'no-stand', looked: shots.looked } });
+    expect(screen.getByText(/No place within your reach is left/)).toBeInTheDocument();
+    const stale = show({ shotsStale: true });
+    await userEvent.click(screen.getByRole('button', { name: 'Look again' }));
+    expect(stale.calls).toEqual([['findShots']]);
+  });
+  it('keeps, leaves out and weighs', async () => {
+    const { calls } = show();
+    await userEvent.click(screen.getByText(/^Your say/));
+    await userEvent.click(screen.getByRole('button', { name: 'Only from this stand' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Not this lay' }));
+    const clean = screen.getByRole('radiogroup', { name: 'Long clean drift' });
+    await userEvent.click(within(clean).getByRole('radio', { name: 'leave out' }));
+    expect(calls).toEqual([
+      ['askShots', { pinStand: true }],
+      ['askShots', { withoutLays: ['reach'] }],
+      ['askShots', { weights: { clean: 0 } }],
+    ]);
+  });
+});
+
+describe('from here, cover, and after the take', () => {
+  it('room, wind and false casts in words; where the wind comes from is a setting', async () => {
+    const { calls } = show();
+    expect(screen.getByText(/Open behind/)).toBeInTheDocument();
+    expect(screen.getByText(/Not known where it comes from/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: 'up the valley' }));
+    expect(calls).toEqual([['changeSettings', { windFrom: 'downstream' }]]);
+  });
+  it('no room for a cast is a caution, and so is a lay that does not reach', () => {
+    show({ castNow: { ...now, by: null } });
+    expect(screen.getByText(/No room behind for this cast/)).toBeInTheDocument();
+    show({ castNow: { ...now, by: null, layReachM: 5 } });
+    expect(screen.getByText(/Too far for this lay: it reaches 5.0 m/)).toBeInTheDocument();
+  });
+  it('names the log it lies by, and to keep it off', () => {
+    show();
+    expect(screen.getByText(/It lies by the log: come up to it, not over it/)).toBeInTheDocument();
+    expect(screen.getByText(/Keep it off the log/)).toBeInTheDocument();
+    expect(screen.getByText(/^First short|First short, /)).toBeInTheDocument();
+  });
+  it('the whole water in order, when asked', async () => {
+    const { calls } = show();
+    await userEvent.click(screen.getByRole('button', { name: 'Cover the whole water' }));
+    expect(calls).toEqual([['showPool', true]]);
+    show({
+      pool: [
+        {
+          water: 'own-bank',
+          place: { xM: 9, yM: -3.4 },
+          distanceM: 2.4,
+          moreM: null,
+          lay: { kind: 'straight' },
+          cleanS: 2,
+        },
+      ],
+    });
+    const table = screen.getByRole('table', { name: /In this order/ });
+    expect(within(table).getByText('Own bank')).toBeInTheDocument();
+    expect(within(table).getByText('2.4 m, 1.0 rods')).toBeInTheDocument();
+  });
+});

@@ -1,0 +1,115 @@
+'use client';
+
+import { formatLength, formatSeconds } from '../../../core/units/index';
+import { readRises } from '../../../core/sight/index';
+import type { PoolCover } from '../../../core/cast/index';
+import { Do } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { targetOf } from '../../state/state';
+import { inRods, layName, structureName, WATER_NAMES } from '../../../words/cast-words';
+import { lookoutLetter } from '../../../words/words';
+import { RiseTiming } from '../spot/rises-panel';
+
+/** Where the fly goes first, second and third; the pool in order; timing; when to rest and look again. */
+export function CoverPanel() {
+  const { actions } = useWorkspace();
+  const study = usePart((s) => s.castStudy);
+  const pool = usePart((s) => s.pool);
+  const units = usePart((s) => s.settings.units);
+  const rodM = usePart((s) => s.settings.rodM);
+  if (!study) return null;
+  const [first, second, third] = study.covers;
+  return (
+    <section>
+      <h3>Cover</h3>
+      <p>
+        {study.structure
+          ? `It lies by ${structureName(study.structure)}: come up to it, not over it. `
+          : ''}
+        First short, {formatLength(first!.distanceM, units)} ({inRods(first!.distanceM, rodM)});
+        then {formatLength(second!.moreM!, units)} more, then {formatLength(third!.moreM!, units)}{' '}
+        more to where it is drawn.
+      </p>
+      <Timing />
+      <LookAgain />
+      <div className="row">
+        <Do aria-pressed={pool !== null} onClick={() => actions.showPool(pool === null)}>
+          {pool === null ? 'Cover the whole water' : 'This fish alone'}
+        </Do>
+      </div>
+      {pool === 'working' && (
+        <p className="working" role="status">
+          Laying out the covers.
+        </p>
+      )}
+      {Array.isArray(pool) && <Pool pool={pool} />}
+    </section>
+  );
+}
+
+/** The rhythm of a fish that rises within this of the target, m. */
+const SAME_RISER_M = 3;
+
+function Timing() {
+  const rises = usePart((s) => s.rises);
+  const target = usePart(targetOf);
+  if (!target || rises.length < 3) return null;
+  const riser = readRises(rises).risers.find(
+    (r) => Math.hypot(r.place.xM - target.xM, r.place.yM - target.yM) < SAME_RISER_M,
+  );
+  return riser ? <RiseTiming riser={riser} /> : null;
+}
+
+/** Common practice: after three clean covers without an answer, step back and see whether it is still there. */
+function LookAgain() {
+  const lookout = usePart((s) => s.lookouts?.[0] ?? null);
+  const stand = usePart((s) => s.stand);
+  const units = usePart((s) => s.settings.units);
+  if (!lookout || !stand)
+    return (
+      <p className="second">
+        Three clean covers without an answer: step back, and see whether it is still there before
+        you change anything.
+      </p>
+    );
+  const off = Math.hypot(lookout.xM - stand.xM, lookout.yM - stand.yM);
+  return (
+    <p className="second">
+      Three clean covers without an answer: go back to place {lookoutLetter(0)} of Spot,{' '}
+      {formatLength(off, units)} from here, and see whether it is still there.
+    </p>
+  );
+}
+
+function Pool({ pool }: { pool: PoolCover[] }) {
+  const units = usePart((s) => s.settings.units);
+  const rodM = usePart((s) => s.settings.rodM);
+  if (pool.length === 0) return <p>No water lies within your reach from here.</p>;
+  return (
+    <table className="pool">
+      <caption>In this order, numbered on the plan</caption>
+      <thead>
+        <tr>
+          <th scope="col">no.</th>
+          <th scope="col">water</th>
+          <th scope="col">length</th>
+          <th scope="col">lay, clean</th>
+        </tr>
+      </thead>
+      <tbody>
+        {pool.map((c, i) => (
+          <tr key={i}>
+            <td>{i + 1}</td>
+            <td>{WATER_NAMES[c.water]}</td>
+            <td>
+              {formatLength(c.distanceM, units)}, {inRods(c.distanceM, rodM)}
+            </td>
+            <td>
+              {layName(c.lay)}, {formatSeconds(c.cleanS)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import { formatSeconds } from '../../../core/units/index';
+import { usePart } from '../../context';
+import { DRIFT_S } from '../../engine/questions';
+import { driftWhy, PASS_WORDS } from '../../../words/words';
+
+/** The one large figure with its band, whether the fly passes the fish, and why the drift ends. */
+export function DriftFigures() {
+  const drift = usePart((s) => s.drift);
+  const units = usePart((s) => s.settings.units);
+  if (!drift)
+    return (
+      <p className="working" role="status">
+        Casting.
+      </p>
+    );
+  const { best, cleanS } = drift;
+  const known = best.status === 'ok';
+  const whole = cleanS.best >= DRIFT_S - 0.11;
+  return (
+    <>
+      <p className="large" aria-live="polite">
+        {known ? (
+          <>
+            {whole ? `${DRIFT_S}` : cleanS.best.toFixed(1)}
+            <small> s</small>
+            <span>
+              <strong>{whole ? 'clean, or more' : 'clean drift'}</strong>
+              {cleanS.low >= DRIFT_S - 0.11
+                ? 'followed no further'
+                : `between ${formatSeconds(cleanS.low)} and ${formatSeconds(cleanS.high)}`}
+            </span>
+          </>
+        ) : (
+          'Not known'
+        )}
+      </p>
+      {best.passesFish && (
+        <p className="pass">
+          <strong>
+            {PASS_WORDS[best.passesFish]}
+            {best.passesAtS !== null ? ` at ${formatSeconds(best.passesAtS)}` : ''}.
+          </strong>
+        </p>
+      )}
+      <p>{driftWhy(best, units)}</p>
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { formatLength } from '../../../core/units/index';
+import { Choice, Fact } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { useFishNames } from '../../use-fish-names';
+import {
+  angleWords,
+  castName,
+  remainingCasts,
+  roomWords,
+  towardWords,
+  windWords,
+} from '../../../words/cast-words';
+import type { Settings } from '../../state/state';
+
+const WINDS: readonly (readonly [Settings['windFrom'], string])[] = [
+  ['unknown', 'not known'],
+  ['upstream', 'down the valley'],
+  ['downstream', 'up the valley'],
+  ['true-left', 'from true left'],
+  ['true-right', 'from true right'],
+];
+
+/** The cast from where the angler stands: angle, lining, room behind, wind, false casts. */
+export function FromHere() {
+  const { actions } = useWorkspace();
+  const now = usePart((s) => s.castNow);
+  const units = usePart((s) => s.settings.units);
+  const windFrom = usePart((s) => s.settings.windFrom);
+  const nameOf = useFishNames();
+  if (!now) return null;
+  const far = now.distanceM > now.sureM;
+  return (
+    <section>
+      <h3>From here</h3>
+      {now.by === null && (
+        <p role="status" className="caution">
+          {now.distanceM > now.layReachM
+            ? `Too far for this lay: it reaches ${formatLength(now.layReachM, units)}.`
+            : 'No room behind for this cast: see what remains below, or move the stand.'}
+        </p>
+      )}
+      {now.snag && <p className="caution">The line lies over wood or rock.</p>}
+      <dl className="facts">
+        {now.angleRad !== null && <Fact name="Angle">{angleWords(now.angleRad)}</Fact>}
+        {now.liningM !== null && (
+          <Fact name="Line off the fish">{formatLength(now.liningM, units)}</Fact>
+        )}
+        {now.lines && now.lines.awayM < 1 && (
+          <Fact name="Line near another">
+            {nameOf(now.lines.fishId)}, {formatLength(now.lines.awayM, units)}
+          </Fact>
+        )}
+        <Fact name="You land within half a metre to">
+          {formatLength(now.sureM, units)}
+          {far ? ': this is beyond' : ''}
+        </Fact>
+      </dl>
+      <p>
+        <strong>Behind.</strong> {roomWords(now.room, units)}
+        {now.by ? ` Thrown ${castName(now.by)}.` : ''}
+      </p>
+      <p className="second">Remaining: {remainingCasts(now.room, units)}.</p>
+      {now.falseCast && (
+        <p>
+          <strong>False casts</strong>{' '}
+          {now.falseCast.clear
+            ? `off the fish's side: turned ${Math.round((Math.abs(now.falseCast.turnRad) * 180) / Math.PI)}°, ${towardWords(now.falseCast.bearingRad)}.`
+            : 'would fly over a fish whichever way: make none.'}
+        </p>
+      )}
+      <p>
+        <strong>Wind.</strong> {windWords(now.wind, windFrom !== 'unknown', units)}
+      </p>
+      <Choice
+        label="The wind blows"
+        value={windFrom}
+        options={WINDS}
+        onChange={(v) => actions.changeSettings({ windFrom: v })}
+      />
+      {now.strikeRad !== null && (
+        <p>
+          <strong>Strike</strong> with its own current: {towardWords(now.strikeRad)}.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,214 @@
+'use client';
+
+import { useState } from 'react';
+import { formatLength, formatSeconds } from '../../../core/units/index';
+import { sameLay, type DriftBand, type Lay, type LayRow } from '../../../core/cast/index';
+import { Choice, Do } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { castName, layName, mendName } from '../../../words/cast-words';
+import { DRIFT_S } from '../../engine/questions';
+
+const WIDTH = 206;
+const SHOWN = 5;
+const x = (s: number) => (WIDTH * Math.min(DRIFT_S, s)) / DRIFT_S;
+
+/** Every lay from this stand to this place, on one scale of seconds; the amount of the chosen one; a mend. */
+export function LayPanel() {
+  const { actions } = useWorkspace();
+  const study = usePart((s) => s.castStudy);
+  const chosen = usePart((s) => s.lay);
+  // While something is dragged the rows stand still: they speak of where it was.
+  const drift = usePart((s) => (s.dragging ? null : s.drift));
+  const passesAtS = drift?.best.passesAtS ?? null;
+  const [all, setAll] = useState(false);
+  if (!study)
+    return (
+      <p className="working" role="status">
+        Trying every lay from here.
+      </p>
+    );
+  const { lead } = study;
+  // The chosen one is told as it is above: followed more finely than the rest.
+  const rows = study.rows.map((r) =>
+    sameLay(r.lay, chosen) && drift ? { ...r, ...told(drift) } : r,
+  );
+  const liftS = lead && passesAtS !== null ? passesAtS + lead.liftS - lead.secondsToFish : null;
+  const mine = rows.find((r) => sameLay(r.lay, chosen));
+  const first = rows.filter((r) => r.by !== null).slice(0, SHOWN);
+  const short = mine && !first.includes(mine) ? [mine, ...first.slice(0, SHOWN - 1)] : first;
+  const shown = all ? rows : short;
+  return (
+    <>
+      <h3>How the line is laid</h3>
+      <p className="second">
+        {passesAtS !== null && <span className="his">passes it at {formatSeconds(passesAtS)}</span>}
+        {liftS !== null && liftS < DRIFT_S && (
+          <span className="yours"> · lift at {formatSeconds(liftS)}</span>
+        )}
+      </p>
+      <ul className="lays" aria-label="Lays from this stand">
+        {shown.map((row) => (
+          <LayLine
+            key={layName(row.lay)}
+            row={row}
+            chosen={row === mine}
+            passesAtS={passesAtS}
+            liftS={liftS}
+            onTake={() => actions.setLay(row.lay)}
+          />
+        ))}
+      </ul>
+      <div className="row">
+        <Do aria-expanded={all} onClick={() => setAll(!all)}>
+          {all ? 'The best alone' : `All ${rows.length} lays`}
+        </Do>
+      </div>
+      <Amount lay={chosen} onChange={actions.setLay} />
+      <MendLine />
+    </>
+  );
+}
+
+const told = ({ best, cleanS }: DriftBand) => ({
+  cleanS,
+  firstMicroS: best.firstMicroS,
+  firstWakeS: best.firstWakeS,
+  known: best.status === 'ok',
+});
+
+function LayLine({
+  row,
+  chosen,
+  passesAtS,
+  liftS,
+  onTake,
+}: {
+  row: LayRow;
+  chosen: boolean;
+  passesAtS: number | null;
+  liftS: number | null;
+  onTake: () => void;
+}) {
+  const { cleanS } = row;
+  const micro = row.firstMicroS ?? DRIFT_S;
+  const wake = row.firstWakeS ?? DRIFT_S;
+  const told = !row.known
+    ? 'not known'
+    : row.by === null
+      ? 'not from here'
+      : secondsOf(cleanS.best);
+  return (
+    <li>
+      <button type="button" aria-pressed={chosen} className="lay" onClick={onTake}>
+        <span className="lay-name">
+          {layName(row.lay)}
+          <em>{told}</em>
+        </span>
+        {row.by !== null && row.known && (
+          <svg width={WIDTH} height={16} viewBox={`0 0 ${WIDTH} 16`} aria-hidden="true">
+            <rect
+              x={x(cleanS.low)}
+              y={3}
+              width={Math.max(2, x(cleanS.high) - x(cleanS.low))}
+              height={10}
+              fill="var(--rule)"
+            />
+            <path d={`M0,8H${x(micro)}`} className="track-clean" />
+            {micro < wake && <path d={`M${x(micro) + 4},8H${x(wake)}`} className="track-micro" />}
+            {wake < DRIFT_S && <path d={`M${x(wake)},8H${WIDTH}`} className="track-wake" />}
+            <path d={`M${x(cleanS.best)},2v12`} stroke="var(--ink)" strokeWidth={2.4} />
+            {passesAtS !== null && (
+              <path d={`M${x(passesAtS)},0v16`} stroke="var(--fish)" strokeWidth={1.8} />
+            )}
+            {liftS !== null && liftS < DRIFT_S && (
+              <path d={`M${x(liftS)},0v16`} stroke="var(--angler)" strokeWidth={1.4} />
+            )}
+          </svg>
+        )}
+        {row.by !== null && row.by !== 'overhead' && (
+          <span className="second">thrown {castName(row.by)}</span>
+        )}
+      </button>
+    </li>
+  );
+}
+
+const secondsOf = (s: number) => (s >= DRIFT_S - 0.11 ? `${DRIFT_S} s or more` : formatSeconds(s));
+
+/** Amounts offered for each lay that has one. */
+function Amount({ lay, onChange }: { lay: Lay; onChange: (lay: Lay) => void }) {
+  const units = usePart((s) => s.settings.units);
+  const metres = (list: readonly number[]) =>
+    list.map((m) => [m.toFixed(1), formatLength(m, units)] as const);
+  if (lay.kind === 'reach')
+    return (
+      <Choice
+        label="Amount of the reach"
+        value={lay.amountM.toFixed(1)}
+        options={metres([1, 1.5, 2])}
+        onChange={(v) => onChange({ ...lay, amountM: Number(v) })}
+      />
+    );
+  if (lay.kind === 'curve' || lay.kind === 'aerial-mend')
+    return (
+      <Choice
+        label="How far it is thrown over"
+        value={(lay.amountM ?? (lay.kind === 'curve' ? 0.8 : 1.2)).toFixed(1)}
+        options={metres([0.8, 1.2, 1.6])}
+        onChange={(v) => onChange({ ...lay, amountM: Number(v) })}
+      />
+    );
+  if (lay.kind === 'slack')
+    return (
+      <Choice
+        label="Share of slack"
+        value={(lay.share ?? 0.15).toFixed(2)}
+        options={[
+          ['0.10', 'a tenth'],
+          ['0.15', 'a seventh'],
+          ['0.30', 'a third'],
+        ]}
+        onChange={(v) => onChange({ ...lay, share: Number(v) })}
+      />
+    );
+  if (lay.kind === 'pile')
+    return (
+      <Choice
+        label="Line in the pile"
+        value={(lay.extraM ?? 1.2).toFixed(1)}
+        options={metres([0.8, 1.2, 2])}
+        onChange={(v) => onChange({ ...lay, extraM: Number(v) })}
+      />
+    );
+  return null;
+}
+
+/** Where a mend would buy time, and how much; taking it, and taking it back. */
+function MendLine() {
+  const { actions } = useWorkspace();
+  const units = usePart((s) => s.settings.units);
+  const mend = usePart((s) => s.mend);
+  const best = usePart((s) => s.castStudy?.mend ?? null);
+  const ends = usePart((s) => s.drift?.best.firstMicroS ?? null);
+  if (mend)
+    return (
+      <p>
+        Mend {mendName(mend, units)}.{' '}
+        <button type="button" className="plain" onClick={() => actions.setMend(null)}>
+          Without the mend
+        </button>
+      </p>
+    );
+  if (best)
+    return (
+      <p>
+        <strong>A mend buys {formatSeconds(best.gainS)}:</strong> {mendName(best.mend, units)}.{' '}
+        <button type="button" className="plain" onClick={() => actions.setMend(best.mend)}>
+          Mend it so
+        </button>
+      </p>
+    );
+  return ends === null ? null : (
+    <p className="second">No mend buys time here: it needs slack on the water to work.</p>
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { useEffect } from 'react';
+import { formatSeconds, formatSpeed } from '../../../core/units/index';
+import { MICRO_MPS, WAKE_MPS, type DriftResult } from '../../../core/cast/index';
+import { Do } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { DRIFT_S } from '../../engine/questions';
+
+/** The drift as a film: line and leader as they lie, from the moment the fly lands. */
+export function Playback() {
+  const { actions, store } = useWorkspace();
+  const best = usePart((s) => s.drift?.best ?? null);
+  const atS = usePart((s) => s.filmAtS);
+  const runs = usePart((s) => s.filmRuns);
+  const dragging = usePart((s) => s.dragging !== null);
+  const units = usePart((s) => s.settings.units);
+  const film = best?.film;
+  useEffect(() => {
+    if (!runs) return;
+    let frame = 0;
+    let before = performance.now();
+    const turn = (now: number) => {
+      const next = Math.min(DRIFT_S, (store.get().filmAtS ?? 0) + (now - before) / 1000);
+      before = now;
+      actions.filmTo(next, next < DRIFT_S);
+      if (next < DRIFT_S) frame = requestAnimationFrame(turn);
+    };
+    frame = requestAnimationFrame(turn);
+    return () => cancelAnimationFrame(frame);
+  }, [runs, actions, store]);
+  if (!best) return null;
+  const ready = film !== undefined && !dragging;
+  return (
+    <div className="playback">
+      <div className="row">
+        <Do
+          disabled={!ready}
+          onClick={() =>
+            runs
+              ? actions.runFilm(false)
+              : actions.filmTo(atS === null || atS >= DRIFT_S - 0.01 ? 0 : atS, true)
+          }
+        >
+          {runs ? 'Stop' : 'Play the drift'}
+        </Do>
+        {atS !== null && !runs && (
+          <button type="button" className="plain" onClick={() => actions.showFilm(null)}>
+            As laid
+          </button>
+        )}
+      </div>
+      <input
+        type="range"
+        min={0}
+        max={DRIFT_S}
+        step={0.05}
+        value={atS ?? 0}
+        disabled={!ready}
+        aria-label="Moment of the drift"
+        aria-valuetext={momentText(best, atS ?? 0, units)}
+        onChange={(e) => actions.showFilm(Number(e.target.value))}
+      />
+      <p className="second">
+        {momentText(best, atS ?? 0, units)}
+        {atS !== null && ' Black: where the line is pulled.'}
+      </p>
+    </div>
+  );
+}
+
+function momentText(best: DriftResult, atS: number, units: 'metric' | 'us'): string {
+  const n = Math.min(
+    best.t.length - 1,
+    Math.max(0, Math.round((atS / DRIFT_S) * (best.t.length - 1))),
+  );
+  const drag = best.dragMps[n]!;
+  const state =
+    n === 0
+      ? 'the fly lands'
+      : drag > WAKE_MPS
+        ? `a wake, ${formatSpeed(drag, units)}`
+        : drag > MICRO_MPS
+          ? `drags a little, ${formatSpeed(drag, units)}`
+          : 'clean';
+  const first = best.firstMicroS;
+  const bites = first !== null && Math.abs(atS - first) < 0.06 ? ', the line bites' : '';
+  return `At ${formatSeconds(atS)}: ${state}${bites}.`;
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import { DRIFT_S } from '../../engine/questions';
+import { pageX, type Camera } from '../../../drawing/camera';
+import { usePart } from '../../context';
+import { linePath } from '../../../drawing/shapes';
+import { runsOf, TRACK_CLASS } from './track';
+import { frameAt } from './film';
+import { targetOf } from '../../state/state';
+
+/** Above the surface the track is drawn this high, so that it hides nothing, px. */
+const ABOVE_PX = 7;
+
+/** The fly on the long section: its track on the surface, where it lands and is lifted, and where it is now. */
+export function SectionFly({
+  camera,
+  surfaceAt,
+  y,
+}: {
+  camera: Camera;
+  surfaceAt: (xM: number) => number;
+  y: (m: number) => number;
+}) {
+  const step = usePart((s) => s.step);
+  const best = usePart((s) => s.drift?.best ?? null);
+  const atS = usePart((s) => s.filmAtS);
+  const target = usePart(targetOf);
+  const lead = usePart((s) => s.castStudy?.lead ?? null);
+  if (step !== 'cast' || !best) return null;
+  const at = (xM: number): [number, number] => [pageX(camera, xM), y(surfaceAt(xM)) - ABOVE_PX];
+  const [lx, ly] = at(best.x[0]!);
+  const liftX = target && lead ? target.xM - lead.liftPastM * Math.cos(target.headingRad) : null;
+  const frame = atS === null ? null : frameAt(best, atS);
+  const now = frame && at(frame.line[0]!.xM);
+  return (
+    <g>
+      {runsOf(best).map((run, i) => {
+        const points: [number, number][] = [];
+        for (let n = run.from; n <= run.to; n++) points.push(at(best.x[n]!));
+        return (
+          <g key={i}>
+            <path d={linePath(points)} className="track-case" />
+            <path d={linePath(points)} className={TRACK_CLASS[run.kind]} />
+          </g>
+        );
+      })}
+      <circle cx={lx} cy={ly} r={5} className="landing-case" />
+      <circle cx={lx} cy={ly} r={5} className="landing" />
+      {liftX !== null && (
+        <path
+          d={`M${at(liftX)[0] - 6},${at(liftX)[1] - 12}L${at(liftX)[0]},${at(liftX)[1] - 3}L${at(liftX)[0] + 6},${at(liftX)[1] - 12}`}
+          className="lift"
+        />
+      )}
+      {now && (
+        <>
+          <circle cx={now[0]} cy={now[1]} r={4.4} className="fly-now" />
+          <text
+            x={now[0]}
+            y={now[1] - 10}
+            textAnchor="middle"
+            className="angler-word cased small-word"
+          >
+            {Math.min(DRIFT_S, frame.tS).toFixed(1)} s
+          </text>
+        </>
+      )}
+    </g>
+  );
+}

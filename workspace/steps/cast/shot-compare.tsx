@@ -1,0 +1,61 @@
+'use client';
+
+import { formatLength, formatSeconds, type UnitSystem } from '../../../core/units/index';
+import type { Shot } from '../../../core/cast/index';
+import { usePart } from '../../context';
+import { angleWords, castName, layName } from '../../../words/cast-words';
+import { inHundred } from '../../../words/words';
+import { postureName } from '../stalk/at-the-stand';
+
+const ROWS: readonly (readonly [string, (s: Shot, u: UnitSystem) => string])[] = [
+  [
+    'clean',
+    (s) =>
+      `${formatSeconds(s.cleanS.best)} (${s.cleanS.low.toFixed(1)} to ${s.cleanS.high.toFixed(1)})`,
+  ],
+  ['of use', (s, u) => formatLength(s.facts.usefulM, u)],
+  ['seen there', (s) => inHundred(s.facts.exposure)],
+  ['calm on the way', (s) => inHundred(s.facts.calm)],
+  ['line off it', (s, u) => formatLength(s.facts.liningM, u)],
+  ['angle', (s) => angleWords(s.facts.angleRad).split(':')[0]!],
+  ['to the fly', (s, u) => formatLength(s.facts.distanceM, u)],
+  ['thrown', (s) => castName(s.cast)],
+  ['posture', (s) => postureName(s.posture)],
+  ['wading', (s) => (s.facts.wade === 0 ? 'none' : s.facts.wade === 1 ? 'easy' : 'with care')],
+  ['walk', (s) => `${Math.max(1, Math.round(s.waySeconds / 60))} min`],
+];
+
+/** Two shots side by side, figure for figure. */
+export function ShotCompare() {
+  const shots = usePart((s) => s.shots);
+  const [a, b] = usePart((s) => s.shotsCompared);
+  const units = usePart((s) => s.settings.units);
+  if (shots?.kind !== 'shots' || a === undefined || b === undefined) return null;
+  const two = [shots.shots[a], shots.shots[b]];
+  if (!two[0] || !two[1]) return null;
+  return (
+    <table className="compare">
+      <caption>Side by side</caption>
+      <thead>
+        <tr>
+          <td />
+          {two.map((s, i) => (
+            <th key={i} scope="col">
+              {(i === 0 ? a : b) + 1}. {layName(s!.lay)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {ROWS.map(([name, of]) => (
+          <tr key={name}>
+            <th scope="row">{name}</th>
+            {two.map((s, i) => (
+              <td key={i}>{of(s!, units)}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

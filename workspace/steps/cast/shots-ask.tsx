@@ -1,0 +1,107 @@
+'use client';
+
+import { TERM_WEIGHTS, type Term } from '../../../core/cast/index';
+import { Behind, Choice, Do } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { NOTHING_ASKED } from '../../state/shots-asked';
+import { layKindName, TERM_NAMES } from '../../../words/cast-words';
+
+/** Terms that the angler may weigh; the rest keep their weight. */
+const WEIGHED: readonly Term[] = [
+  'clean',
+  'unseen',
+  'way',
+  'lining',
+  'distance',
+  'wading',
+  'landing',
+];
+type Say = 'none' | 'usual' | 'much';
+const SAYS: readonly (readonly [Say, string])[] = [
+  ['none', 'leave out'],
+  ['usual', 'as usual'],
+  ['much', 'matters most'],
+];
+const MUCH = 3;
+
+/** What the angler pins, leaves out and weighs. */
+export function ShotsAsk() {
+  const { actions } = useWorkspace();
+  const asked = usePart((s) => s.asked);
+  const lay = usePart((s) => s.lay);
+  const stand = usePart((s) => s.stand);
+  const changed = JSON.stringify(asked) !== JSON.stringify(NOTHING_ASKED);
+  const sayOf = (t: Term): Say => {
+    const w = asked.weights[t];
+    return w === undefined ? 'usual' : w === 0 ? 'none' : 'much';
+  };
+  const weigh = (t: Term, say: Say) => {
+    const { [t]: _gone, ...rest } = asked.weights;
+    const weights =
+      say === 'usual' ? rest : { ...rest, [t]: say === 'none' ? 0 : MUCH * TERM_WEIGHTS[t] };
+    actions.askShots({ weights });
+  };
+  return (
+    <Behind title={changed ? 'Your say: changed' : 'Your say: keep, leave out, weigh'}>
+      <div className="row">
+        <Do
+          aria-pressed={asked.pinStand}
+          disabled={!stand}
+          onClick={() => actions.askShots({ pinStand: !asked.pinStand })}
+        >
+          Only from this stand
+        </Do>
+        <Do
+          aria-pressed={asked.pinLay !== null}
+          onClick={() => actions.askShots({ pinLay: asked.pinLay === null ? lay.kind : null })}
+        >
+          Only {layKindName(asked.pinLay ?? lay.kind).toLowerCase()}
+        </Do>
+        <Do
+          aria-pressed={asked.pinLanding}
+          onClick={() => actions.askShots({ pinLanding: !asked.pinLanding })}
+        >
+          Land it where it is now
+        </Do>
+        <Do
+          disabled={!stand}
+          onClick={() => actions.askShots({ withoutSpots: [...asked.withoutSpots, stand!] })}
+        >
+          Not from here
+        </Do>
+        <Do
+          onClick={() =>
+            actions.askShots({ withoutLays: [...new Set([...asked.withoutLays, lay.kind])] })
+          }
+        >
+          Not this lay
+        </Do>
+      </div>
+      {asked.withoutSpots.length + asked.withoutLays.length > 0 && (
+        <p className="second">
+          Left out: {asked.withoutSpots.length} {asked.withoutSpots.length === 1 ? 'spot' : 'spots'}
+          {asked.withoutLays.length > 0
+            ? `, and the lays ${asked.withoutLays.map((k) => layKindName(k).toLowerCase()).join(', ')}`
+            : ''}
+          .
+        </p>
+      )}
+      {WEIGHED.map((t) => (
+        <div key={t} className="weigh">
+          <span>{TERM_NAMES[t]}</span>
+          <Choice
+            label={TERM_NAMES[t]}
+            value={sayOf(t)}
+            options={SAYS}
+            onChange={(v) => weigh(t, v)}
+          />
+        </div>
+      ))}
+      {changed && (
+        <div className="row">
+          <Do onClick={() => actions.askShots(NOTHING_ASKED)}>Take it all back</Do>
+        </div>
+      )}
+    </Behind>
+  );
+}

@@ -1,0 +1,65 @@
+'use client';
+
+import { pageX, pageY, type Camera } from '../../../drawing/camera';
+import { usePart, useWorkspace } from '../../context';
+import { layName } from '../../../words/cast-words';
+
+/** Stands of the shots that were found, numbered as in the list; the one taken has its own mark. */
+export function ShotsOnPlan({ camera }: { camera: Camera }) {
+  const { actions } = useWorkspace();
+  const shots = usePart((s) => s.shots);
+  const stale = usePart((s) => s.shotsStale);
+  const stand = usePart((s) => s.stand)!;
+  const compared = usePart((s) => s.shotsCompared);
+  if (shots?.kind !== 'shots') return null;
+  return (
+    <g opacity={stale ? 0.5 : 1}>
+      {shots.shots.map((shot, i) => {
+        const here = Math.hypot(shot.stand.xM - stand.xM, shot.stand.yM - stand.yM) < 0.3;
+        if (here) return null;
+        const before = shots.shots.findIndex(
+          (s) => Math.hypot(s.stand.xM - shot.stand.xM, s.stand.yM - shot.stand.yM) < 0.3,
+        );
+        const [x, y] = [pageX(camera, shot.stand.xM), pageY(camera, shot.stand.yM)];
+        const [lx, ly] = [pageX(camera, shot.landing.xM), pageY(camera, shot.landing.yM)];
+        const deg = (Math.atan2(ly - y, lx - x) * 180) / Math.PI;
+        return (
+          <g key={i}>
+            {compared.includes(i) && <path d={`M${x},${y}L${lx},${ly}`} className="compared" />}
+            <g
+              role="button"
+              tabIndex={0}
+              className="handle shot-mark"
+              aria-label={`Shot ${i + 1}, ${layName(shot.lay)}. Take it.`}
+              transform={`translate(${x} ${y})`}
+              onClick={(e) => {
+                e.stopPropagation();
+                actions.takeShot(i);
+              }}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter' || e.key === ' ') {
+                  e.preventDefault();
+                  actions.takeShot(i);
+                }
+              }}
+            >
+              <circle r={22} className="handle-area" />
+              <path
+                d="M0,-10A10,10 0 0 0 0,10Z"
+                transform={`rotate(${deg})`}
+                className="shot-stand"
+              />
+              <text
+                x={before < i ? 14 + 12 * (i - before) : 14}
+                y={5}
+                className="angler-word cased"
+              >
+                {i + 1}
+              </text>
+            </g>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

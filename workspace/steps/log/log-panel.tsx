@@ -1,0 +1,225 @@
+'use client';
+
+import { Input } from '@chakra-ui/react';
+import { useState } from 'react';
+import { EVENT_WORDS, foldTry, possibleEvents, type EventCode } from '../../../core/log/index';
+import { fishLengthUnit, formatFishLength, parseFishLengthCm } from '../../../core/units/index';
+import { Do } from '../../../ui/parts';
+import { clockText, dayText } from '../../../core/units/civil-time';
+import { usePart, useWorkspace } from '../../context';
+import { numberOfMark, targetOf, type Try } from '../../state/state';
+
+/** Tries at the chosen fish: begun with a fly, one press an event, nothing overwritten. */
+export function LogInspector() {
+  const tries = usePart((s) => s.tries);
+  const markId = usePart((s) => s.markId);
+  const target = usePart(targetOf);
+  const number = usePart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
+  const ofThis = tries.filter((t) => t.markId === markId);
+  const open = ofThis.find((t) => isOpen(t));
+  const done = [...tries].reverse().filter((t) => t.id !== open?.id);
+  return (
+    <section>
+      <h2>{number ? `Fish ${number}` : target ? 'The fish in the lie' : 'What the fish did'}</h2>
+      {!target && <p>Choose a fish or a lie first: on the plan or in the list.</p>}
+      {target && !open && <BeginTry />}
+      {open && <OpenTry key={open.id} attempt={open} />}
+      {done.length > 0 && <h3>Earlier tries</h3>}
+      {done.map((t) => (
+        <PastTry key={t.id} attempt={t} />
+      ))}
+    </section>
+  );
+}
+
+const isOpen = (t: Try) => ['open', 'hooked'].includes(foldTry(t.fly, t.events).state);
+
+function BeginTry() {
+  const { actions } = useWorkspace();
+  const [fly, setFly] = useState('');
+  return (
+    <form
+      className="stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        actions.beginTry(fly.trim());
+      }}
+    >
+      <label htmlFor="fly">Fly</label>
+      <Input
+        id="fly"
+        unstyled
+        className="figure-input wide"
+        value={fly}
+        maxLength={80}
+        placeholder="Olive parachute 16"
+        onChange={(e) => setFly(e.target.value)}
+      />
+      <Do voice="solid" type="submit">
+        Begin a try
+      </Do>
+      <p className="second">
+        The plan of this moment, its stand, lay and predicted drift, is kept with the try.
+      </p>
+    </form>
+  );
+}
+
+function OpenTry({ attempt }: { attempt: Try }) {
+  const { actions } = useWorkspace();
+  const units = usePart((s) => s.settings.units);
+  const fold = foldTry(attempt.fly, attempt.events);
+  const [asking, setAsking] = useState<'landing' | 'change' | null>(null);
+  const [text, setText] = useState('');
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const withNote = () => {
+    const kept = note.trim();
+    setNote('');
+    return kept === '' ? {} : { note: kept };
+  };
+  const press = (code: EventCode) => {
+    setProblem(null);
+    if (code === 'landing' || code === 'change') {
+      setText('');
+      setAsking(code);
+      return;
+    }
+    setAsking(null);
+    actions.record(attempt.id, code, withNote());
+  };
+  const keepAsked = () => {
+    if (asking === 'landing') {
+      const parsed = parseFishLengthCm(text, units);
+      if (!parsed.ok) return setProblem(parsed.message);
+      actions.record(attempt.id, 'landing', {
+        lengthCm: Math.round(parsed.value * 10) / 10,
+        ...withNote(),
+      });
+    } else {
+      if (text.trim() === '')
+        return setProblem('Fly "" is empty. Say which fly it is now, in your own words.');
+      actions.record(attempt.id, 'change', { fly: text.trim(), ...withNote() });
+    }
+    setProblem(null);
+    setAsking(null);
+  };
+  return (
+    <div>
+      <p className="second">
+        {fold.state === 'hooked' ? `Fish on, at cast ${fold.casts},` : `Cast ${fold.casts + 1}`}{' '}
+        with {fold.fly === '' ? 'a fly not named' : fold.fly}.
+      </p>
+      <div className="pad">
+        {possibleEvents(fold.state).map((code) => (
+          <button
+            key={code}
+            type="button"
+            className="event"
+            aria-pressed={asking === code}
+            onClick={() => press(code)}
+          >
+            {EVENT_WORDS[code]}
+          </button>
+        ))}
+      </div>
+      {asking && (
+        <form
+          className="stack asked"
+          onSubmit={(e) => {
+            e.preventDefault();
+            keepAsked();
+          }}
+        >
+          <label htmlFor="asked">
+            {asking === 'landing' ? `Its length, ${fishLengthUnit(units)}` : 'Fly now'}
+          </label>
+          <Input
+            id="asked"
+            unstyled
+            autoFocus
+            className="figure-input wide"
+            maxLength={80}
+            inputMode={asking === 'landing' ? 'decimal' : 'text'}
+            value={text}
+            aria-invalid={problem !== null}
+            aria-describedby="asked-problem"
+            onChange={(e) => setText(e.target.value)}
+          />
+          <Do voice="solid" type="submit">
+            Keep it
+          </Do>
+        </form>
+      )}
+      <span id="asked-problem" role="alert" className="problem">
+        {problem}
+      </span>
+      <label className="stack note">
+        Note for the next press
+        <Input
+          unstyled
+          className="figure-input wide"
+          value={note}
+          maxLength={500}
+          onChange={(e) => setNote(e.target.value)}
+        />
+      </label>
+      <div className="row">
+        <Do onClick={() => actions.takeBack(attempt.id)} disabled={fold.last === null}>
+          Take it back
+        </Do>
+        <span className="second">
+          {fold.last ? `Kept: ${EVENT_WORDS[fold.last.code].toLowerCase()}` : 'Nothing kept yet'}
+        </span>
+      </div>
+      <TimeLine attempt={attempt} />
+    </div>
+  );
+}
+
+function TimeLine({ attempt }: { attempt: Try }) {
+  const { beat } = useWorkspace();
+  const units = usePart((s) => s.settings.units);
+  const { timeline } = foldTry(attempt.fly, attempt.events);
+  if (timeline.length === 0) return null;
+  return (
+    <ol className="timeline" aria-label="What happened">
+      {timeline.map(({ event, undone }) => (
+        <li key={event.id} className={undone ? 'undone' : ''}>
+          <span className="when">{clockText(event.clientMs, beat.plan.timeZone)}</span>{' '}
+          {EVENT_WORDS[event.code]}
+          {event.lengthCm !== undefined ? `, ${formatFishLength(event.lengthCm, units)}` : ''}
+          {event.fly ? `: ${event.fly}` : ''}
+          {event.note ? `. ${event.note}` : ''}
+          {undone ? ' (taken back)' : ''}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function PastTry({ attempt }: { attempt: Try }) {
+  const { beat, actions } = useWorkspace();
+  const units = usePart((s) => s.settings.units);
+  const number = usePart((s) => (attempt.markId ? numberOfMark(s, attempt.markId) : 0));
+  const fold = foldTry(attempt.fly, attempt.events);
+  const end = {
+    open: 'still open',
+    hooked: 'hooked',
+    landed: 'landed',
+    lost: 'came off',
+    'put down': 'put down',
+  }[fold.state];
+  return (
+    <details className="behind">
+      <summary>
+        {dayText(attempt.openedMs, beat.plan.timeZone)},{' '}
+        {clockText(attempt.openedMs, beat.plan.timeZone)}: {number ? `fish ${number}` : 'a fish'},{' '}
+        {fold.casts} casts, {end}
+        {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
+      </summary>
+      <TimeLine attempt={attempt} />
+      {fold.last && <Do onClick={() => actions.takeBack(attempt.id)}>Take the last back</Do>}
+    </details>
+  );
+}

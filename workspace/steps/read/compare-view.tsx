@@ -1,0 +1,92 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Camera } from '../../../drawing/camera';
+import { usePart, useWorkspace } from '../../context';
+import { placeDepthWords, traceDepthLines } from '../../../drawing/depth-lines';
+import { LandLayer } from '../../../drawing/land-layer';
+import { ReadingLayer } from './reading-layer';
+import { WaterCanvas, WaterLines } from '../../../drawing/water-layer';
+import { useThemeName } from '../../../drawing/use-theme-name';
+
+/** The same beat at another level, under the plan and on the same x. */
+export function CompareView({
+  camera,
+  width,
+  height,
+}: {
+  camera: Camera;
+  width: number;
+  height: number;
+}) {
+  const { beat } = useWorkspace();
+  const theme = useThemeName();
+  const level = usePart((s) => s.compareLevel);
+  const flow = usePart((s) => s.other);
+  const reading = usePart((s) => s.otherReading);
+  const state = usePart((s) => s.otherState);
+  const layer = usePart((s) => s.layer);
+  const over = usePart((s) => s.over);
+  const units = usePart((s) => s.settings.units);
+  const heightM = usePart((s) => s.settings.anglerHeightM);
+  const planHeight = usePart((s) => s.planHeightPx);
+  const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
+  // The middle of the plan above stays the middle here.
+  const here = { ...camera, topM: camera.topM - (planHeight - height) / 2 / camera.scale };
+  const ready = state.kind === 'ready';
+  return (
+    <div className="plan">
+      {flow && (
+        <div style={{ opacity: ready ? 1 : 0.75 }}>
+          <WaterCanvas
+            flow={flow}
+            quantity={layer}
+            theme={theme}
+            camera={here}
+            width={width}
+            height={height}
+          />
+        </div>
+      )}
+      <svg width={width} height={height} role="img" aria-label={`The same beat at ${level} level`}>
+        {flow && lines && (
+          <WaterLines
+            flow={flow}
+            camera={here}
+            lines={lines}
+            words={layer === 'depth' ? placeDepthWords(lines, here, [], width) : null}
+          />
+        )}
+        <LandLayer plan={beat.plan} camera={here} cellM={flow?.cellM ?? 0.2} />
+        {flow && reading && (
+          <ReadingLayer
+            flow={flow}
+            reading={reading}
+            over={over}
+            width={width}
+            camera={here}
+            units={units}
+          />
+        )}
+        <text x={16} y={26} className="bank-name cased">
+          at {level}
+        </text>
+      </svg>
+      {!ready && (
+        <div className="flow-status" role="status">
+          {state.kind === 'opening' && <p>Opening {level}.</p>}
+          {state.kind === 'solving' && (
+            <p>
+              Solving {level}: {Math.round(100 * state.progress)} %.
+            </p>
+          )}
+          {state.kind === 'failed' && (
+            <p>
+              {level} could not be solved: {state.message}
+            </p>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,203 @@
+'use client';
+
+import { SPECIES } from '../../../core/fish/index';
+import {
+  COLOUR_NTU,
+  METHODS,
+  QUICK_COLOURS,
+  type DayChange,
+  type Method,
+} from '../../../core/lies/index';
+import {
+  fishLengthUnit,
+  formatFishLength,
+  formatTemp,
+  parseFishLengthCm,
+} from '../../../core/units/index';
+import { Behind, Choice, Do, FigureField } from '../../../ui/parts';
+import { clockText } from '../../../core/units/civil-time';
+import { usePart, useWorkspace } from '../../context';
+import { useDayChanges } from './day-changes';
+import { ASSUMED_TEMP_C, seasonAt, tempOf } from '../../state/state';
+import { lieName, methodName, needText, SPECIES_NAMES, weighedName } from '../../../words/words';
+
+/** Which fish, by which method: what the rating is for. */
+export function FishPanel() {
+  const { actions, beat } = useWorkspace();
+  const settings = usePart((s) => s.settings);
+  const season = usePart((s) => seasonAt(s.atMs, beat.plan.timeZone, beat.plan.anchor?.lat ?? 1));
+  const { units, species, fishLengthCm, turbidityNtu, prey, methods } = settings;
+  const colour = [...QUICK_COLOURS].reverse().find((c) => turbidityNtu >= COLOUR_NTU[c] - 1e-9)!;
+  return (
+    <section>
+      <h3>The fish it is rated for</h3>
+      <p className="second">
+        {SPECIES_NAMES[species]} trout of {formatFishLength(fishLengthCm, units)}, water {colour},{' '}
+        {season} drift{beat.plan.anchor ? '' : ' (months of the north: no place is given)'}.
+      </p>
+      <Choice
+        label="Where fish hold, by"
+        value={methods.holding}
+        options={METHODS.map((m) => [m, methodName(m)] as const)}
+        onChange={(holding) => actions.changeSettings({ methods: { ...methods, holding } })}
+      />
+      <Behind title="Another fish, another water">
+        <Choice
+          label="Species"
+          value={species}
+          options={SPECIES.map((s) => [s, SPECIES_NAMES[s]] as const)}
+          onChange={(s) => actions.changeSettings({ species: s })}
+        />
+        <FigureField
+          id="fish-length"
+          label="Length"
+          unit={fishLengthUnit(units)}
+          value={formatFishLength(fishLengthCm, units).replace(/ \S+$/, '')}
+          parse={(text) => parseFishLengthCm(text, units, { min: 8, max: 60 })}
+          onKeep={(cm) => actions.changeSettings({ fishLengthCm: Math.round(cm * 10) / 10 })}
+        />
+        <Choice
+          label="Colour of the water"
+          value={colour}
+          options={QUICK_COLOURS.map((c) => [c, c] as const)}
+          onChange={(c) => actions.changeSettings({ turbidityNtu: COLOUR_NTU[c] })}
+        />
+        <Choice
+          label="What drifts"
+          value={prey}
+          options={[
+            ['mixed', 'mixed'],
+            ['small', 'small flies'],
+            ['large', 'large ones'],
+          ]}
+          onChange={(p) => actions.changeSettings({ prey: p })}
+        />
+      </Behind>
+      <MethodDifferencePanel own={methods.holding} />
+    </section>
+  );
+}
+
+/** Where another school would fish, and why it parts from the chosen one. */
+function MethodDifferencePanel({ own }: { own: Method }) {
+  const { actions } = useWorkspace();
+  const other = usePart((s) => s.otherMethod);
+  const difference = usePart((s) => s.difference);
+  return (
+    <Behind title="Where another method parts from it">
+      <Choice
+        label="Lay beside it"
+        value={other ?? 'none'}
+        options={[
+          ['none', 'None'] as const,
+          ...METHODS.filter((m) => m !== own).map((m) => [m, methodName(m)] as const),
+        ]}
+        onChange={(m) => actions.compareMethod(m === 'none' ? null : m)}
+      />
+      {other && !difference && <p className="working">Comparing.</p>}
+      {other && difference && (
+        <>
+          <p>
+            {difference.shared} of the {difference.of} best are shared: both weigh the same needs.
+          </p>
+          <ul className="changes">
+            {difference.partings.map((p, i) => (
+              <li key={i}>
+                <span>
+                  {lieName(p.kind)}: {methodName(p.chosenBy)} would fish it. The other asks more of{' '}
+                  {weighedName(p.because)}, {needText(p.value)} here.
+                </span>{' '}
+                <strong>
+                  {Math.round(p.ratings.own)} against {Math.round(p.ratings.other)}
+                </strong>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </Behind>
+  );
+}
+
+/** Another temperature tried on; with level and hour the same lies rise and fade. */
+export function ScrubPanel() {
+  const { actions, beat } = useWorkspace();
+  const temp = usePart(tempOf);
+  const tried = usePart((s) => s.triedTempC);
+  const read = usePart((s) => s.settings.waterTempC);
+  const units = usePart((s) => s.settings.units);
+  const kept = usePart((s) => s.keptDay);
+  const level = usePart((s) => s.level);
+  const atMs = usePart((s) => s.atMs);
+  const ready = usePart((s) => s.lies !== null && !s.liesStale);
+  const words = `${level}, ${formatTemp(temp, units)}, ${clockText(atMs, beat.plan.timeZone)}`;
+  return (
+    <section>
+      <h3>Another day</h3>
+      <label className="scrub">
+        <span>
+          Water {formatTemp(temp, units)}
+          {tried !== null && ', tried on'}
+        </span>
+        <input
+          type="range"
+          min={0}
+          max={25}
+          step={0.5}
+          value={temp}
+          aria-valuetext={formatTemp(temp, units)}
+          onChange={(e) => actions.tryTemp(Number(e.target.value))}
+        />
+      </label>
+      <div className="row">
+        {tried !== null && (
+          <Do onClick={() => actions.tryTemp(null)}>
+            Back to {formatTemp(read ?? ASSUMED_TEMP_C, units)}
+          </Do>
+        )}
+        {!kept && ready && (
+          <Do onClick={() => actions.keepDay(words)}>Lay this day by, to compare</Do>
+        )}
+        {kept && <Do onClick={() => actions.keepDay(null)}>Take the other day away</Do>}
+      </div>
+      {kept && <TwoDays then={kept.words} now={words} />}
+    </section>
+  );
+}
+
+/** A lie that is no longer listed but keeps this share of its rating is part of its neighbours' water. */
+const MERGED_FROM = 0.6;
+
+function seenWords(c: DayChange): string {
+  if (c.seen === 'new') return ', new';
+  if (c.seen === 'both') return '';
+  return c.now >= MERGED_FROM * c.then ? ', no longer apart from its neighbours' : ', gone';
+}
+
+const LISTED = 8;
+
+function TwoDays({ then, now }: { then: string; now: string }) {
+  const changes = useDayChanges();
+  const moved = changes.filter((c) => Math.abs(c.now - c.then) >= 1);
+  return (
+    <>
+      <p>
+        Then: {then}. Now: {now}.{' '}
+        {moved.length === 0 && 'No lie has changed. Move the temperature, the level or the hour.'}
+      </p>
+      <ul className="changes">
+        {moved.slice(0, LISTED).map((c) => (
+          <li key={c.lie.id}>
+            <span>
+              {lieName(c.lie.kind)}
+              {seenWords(c)}
+            </span>{' '}
+            <strong>
+              {Math.round(c.then)} to {Math.round(c.now)}
+            </strong>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,146 @@
+'use client';
+
+import { formatDepth, formatFishLength } from '../../../core/units/index';
+import type { Lie } from '../../../core/lies/index';
+import { Behind } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { useDepthPattern, useFishedToday } from './depth-pattern';
+import { KIND_GROUPS, passes, type LieFilter } from '../../state/lie-filter';
+import { lieName } from '../../../words/words';
+
+const ORDERS: Record<LieFilter['order'], (a: Lie, b: Lie) => number> = {
+  'up-current': (a, b) => a.xM - b.xM,
+  rating: (a, b) => b.rating - a.rating,
+  depth: (a, b) => b.depthM - a.depthM,
+  largest: (a, b) => (b.largestCm ?? 0) - (a.largestCm ?? 0),
+  kind: (a, b) => lieName(a.kind).localeCompare(lieName(b.kind)) || b.rating - a.rating,
+};
+
+const COLUMNS: readonly (readonly [order: LieFilter['order'], word: string])[] = [
+  ['rating', 'Rating'],
+  ['kind', 'Kind'],
+  ['depth', 'Depth'],
+  ['largest', 'Keeps to'],
+];
+
+const GROUP_WORDS: Record<LieFilter['kinds'], string> = {
+  all: 'all kinds',
+  rocks: 'by rocks',
+  current: 'in the current',
+  cover: 'under cover',
+  deep: 'deep places',
+  soft: 'soft water',
+};
+
+/** The lies as a list: sorted by any column, filtered as the plan is. */
+export function LieList({ lies }: { lies: readonly Lie[] }) {
+  const { actions } = useWorkspace();
+  const shown = usePart((s) => s.shown);
+  const chosen = usePart((s) => s.lieId);
+  const units = usePart((s) => s.settings.units);
+  const pattern = useDepthPattern();
+  const fished = useFishedToday();
+  const list = lies.filter((l) => passes(shown, l)).sort(ORDERS[shown.order]);
+  return (
+    <>
+      <Behind title={list.length === lies.length ? 'Show fewer' : 'Fewer are shown'}>
+        <div className="filters">
+          <label>
+            Kind{' '}
+            <select
+              value={shown.kinds}
+              onChange={(e) => actions.showLies({ kinds: e.target.value as LieFilter['kinds'] })}
+            >
+              {(['all', ...Object.keys(KIND_GROUPS)] as LieFilter['kinds'][]).map((k) => (
+                <option key={k} value={k}>
+                  {GROUP_WORDS[k]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            Rating{' '}
+            <select
+              value={shown.leastRating}
+              onChange={(e) => actions.showLies({ leastRating: Number(e.target.value) })}
+            >
+              {[0, 30, 45, 60, 75].map((r) => (
+                <option key={r} value={r}>
+                  {r === 0 ? 'any' : `${r} and up`}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            Keeps a fish of{' '}
+            <select
+              aria-label="Keeps a fish of"
+              value={shown.leastCm}
+              onChange={(e) => actions.showLies({ leastCm: Number(e.target.value) })}
+            >
+              {[0, 25, 30, 35, 40, 45].map((cm) => (
+                <option key={cm} value={cm}>
+                  {cm === 0 ? 'any length' : formatFishLength(cm, units)}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+      </Behind>
+      {list.length === 0 && <p>No lie is left by these choices. Show more kinds or ratings.</p>}
+      {list.length > 0 && (
+        <table className="lie-list">
+          <thead>
+            <tr>
+              {COLUMNS.map(([order, word]) => (
+                <th key={order} aria-sort={shown.order === order ? 'descending' : 'none'}>
+                  <button type="button" onClick={() => actions.showLies({ order })}>
+                    {word}
+                    {shown.order === order && ' ↓'}
+                  </button>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {list.map((l) => (
+              <tr key={l.id} className={l.id === chosen ? 'chosen' : ''}>
+                <td>
+                  <strong>{l.rating}</strong>
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    aria-pressed={l.id === chosen}
+                    onClick={() => actions.chooseLie(l)}
+                  >
+                    {lieName(l.kind)}
+                    {fished(l) && <span className="fits"> fished today</span>}
+                    {!fished(l) &&
+                      pattern?.kind === 'pattern' &&
+                      pattern.fits(l.depthM, l.paceMps) >= FITS_FROM && (
+                        <span className="fits"> fits today</span>
+                      )}
+                  </button>
+                </td>
+                <td>{formatDepth(l.depthM, units)}</td>
+                <td>{l.largestCm === null ? 'none' : formatFishLength(l.largestCm, units)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <button
+        type="button"
+        className="plain"
+        onClick={() => actions.showLies({ order: 'up-current' })}
+        aria-pressed={shown.order === 'up-current'}
+      >
+        In working order, up-current
+      </button>
+    </>
+  );
+}
+
+/** A lie fits the day's pattern from this share of the best chance on. */
+const FITS_FROM = 0.6;

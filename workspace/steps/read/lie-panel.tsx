@@ -1,0 +1,122 @@
+'use client';
+
+import {
+  formatDepth,
+  formatFishLength,
+  formatLength,
+  formatSpeed,
+  formatTemp,
+  type Reason,
+  type UnitSystem,
+} from '../../../core/units/index';
+import { Behind, Do, Fact } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { LargePebble } from '../../../drawing/pebble';
+import { SOURCES } from '../../../words/sources';
+import { lieOf } from '../../state/state';
+import { inputText, lieName, lieWhy, whatIfText } from '../../../words/words';
+
+/** The chosen lie: its needs, its why, what would change it, what is worth measuring. */
+export function LiePanel() {
+  const { actions } = useWorkspace();
+  const lie = usePart(lieOf)!;
+  const lies = usePart((s) => s.lies)!;
+  const units = usePart((s) => s.settings.units);
+  const lengthCm = usePart((s) => s.settings.fishLengthCm);
+  const stale = usePart((s) => s.liesStale);
+  const rank = lies.lies.findIndex((l) => l.id === lie.id) + 1;
+  const why = lieWhy(lie.why, units);
+  return (
+    <section className={stale ? 'stale' : ''}>
+      <h2>{lieName(lie.kind)}</h2>
+      <p className="second">
+        {formatDepth(lie.depthM, units)} deep. {rank === 1 ? 'Best' : `Number ${rank}`} of{' '}
+        {lies.lies.length} for a fish of {formatFishLength(lengthCm, units)}.
+      </p>
+      <LargePebble rating={lie.rating} needs={lie.needs} />
+      <p>
+        <strong>{why.lead}</strong> {why.rest.join(' ')}
+      </p>
+      <dl className="facts">
+        <Fact name={lie.profitJph >= 0 ? 'Gains' : 'Loses'}>
+          {Math.abs(Math.round(lie.profitJph))} J an hour (about ±25 %)
+        </Fact>
+        <Fact name="Could keep a trout to">
+          {lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}
+        </Fact>
+      </dl>
+      <div className="row">
+        <Do voice="solid" onClick={() => actions.go('cast')}>
+          Plan a cast to it
+        </Do>
+        <Do onClick={() => actions.placeMark(lie)}>Mark a fish here</Do>
+        <Do onClick={() => actions.drewBlank()}>It drew blank</Do>
+      </div>
+      <Study rating={lie.rating} />
+      <Behind title="Show all inputs">
+        <ul className="inputs">
+          {lie.why.map((r) => (
+            <li key={r.what}>
+              {SOURCES[r.what] ?? r.what}: {valueText(r, units)}{' '}
+              <em>{SOURCES[r.source] ?? r.source}</em>
+            </li>
+          ))}
+        </ul>
+      </Behind>
+    </section>
+  );
+}
+
+function valueText(r: Reason, units: UnitSystem): string {
+  if (r.unit === 'm') return formatLength(r.value, units, 2);
+  if (r.unit === 'm/s') return formatSpeed(r.value, units);
+  if (r.unit === 'J/h') return `${Math.round(r.value)} J/h`;
+  if (r.unit === '°C') return formatTemp(r.value, units);
+  if (r.unit === 'mg/L' || r.unit === 'NTU') return `${r.value.toFixed(1)} ${r.unit}`;
+  return r.value.toFixed(2);
+}
+
+/** Changes under this many points leave the lie as it is. */
+const WORTH_SAYING = 2;
+
+function Study({ rating }: { rating: number }) {
+  const study = usePart((s) => (s.studyOf === s.lieId ? s.study : null));
+  const units = usePart((s) => s.settings.units);
+  if (!study) return <p className="working">Asking what would change it.</p>;
+  const changes = study.changes.filter((c) => Math.abs(c.rating - rating) >= WORTH_SAYING);
+  const inputs = study.sensitivity.inputs
+    .filter((i) => Math.abs(i.high - i.low) >= WORTH_SAYING)
+    .slice(0, 3);
+  return (
+    <>
+      <h3>What would change it</h3>
+      {changes.length === 0 && (
+        <p className="second">Neither two degrees, nor shade, nor a stain.</p>
+      )}
+      <ul className="changes">
+        {changes.map((c) => (
+          <li key={whatIfText(c, units)}>
+            <span>{whatIfText(c, units)}</span> <strong>{Math.round(c.rating)}</strong>{' '}
+            <span className="second">
+              {c.rating > rating ? 'up' : 'down'} {Math.abs(Math.round(c.rating - rating))}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <h3>Worth measuring</h3>
+      {inputs.length === 0 && (
+        <p className="second">Nothing: judged by eye it is known well enough.</p>
+      )}
+      <ul className="changes">
+        {inputs.map((i) => (
+          <li key={i.input}>
+            <span>{inputText(i, units)}</span>{' '}
+            <strong>
+              {Math.round(Math.min(i.low, i.high))} to {Math.round(Math.max(i.low, i.high))}
+            </strong>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,189 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { DayChange } from '../../../core/lies/index';
+import { pageX, pageY, type Camera } from '../../../drawing/camera';
+import { usePart, useWorkspace } from '../../context';
+import { useDayChanges } from './day-changes';
+import { declutter } from '../../../drawing/declutter';
+import { fishLengthPx, smoothPath, pebbleRadius } from '../../../drawing/shapes';
+import { passes } from '../../state/lie-filter';
+import { lieOf, markOf } from '../../state/state';
+import { lieName, methodName } from '../../../words/words';
+import { Hollow } from '../../../drawing/hollow';
+import { Pebble } from '../../../drawing/pebble';
+
+/** Below this scale only the best lies and the chosen one wear grains. */
+const GRAINS_FROM_PX_PER_M = 30;
+const BEST_WITH_GRAINS = 12;
+const PLAIN_RADIUS_PX = 9;
+/** A fish keeps this much water clear round its middle, px: pebbles make way. */
+const FISH_CLEAR_PX = 19;
+/** Pushed further than this from its place, a pebble is tied to it, px. */
+const TIE_FROM_PX = 6;
+/** Grains lie round the stone out to this share of its radius. */
+const WITH_GRAINS = 1.45;
+
+export function LiesLayer({ camera }: { camera: Camera }) {
+  const { actions } = useWorkspace();
+  const lies = usePart((s) => s.lies);
+  const shown = usePart((s) => s.shown);
+  const stale = usePart((s) => s.liesStale);
+  const chosen = usePart(lieOf);
+  const mark = usePart(markOf);
+  const step = usePart((s) => s.step);
+  const marks = usePart((s) => s.marks);
+  const quiet = step !== 'read';
+  const { scale } = camera;
+  const drawn = useMemo(() => {
+    if (!lies) return [];
+    const list = lies.lies
+      .map((lie, rank) => ({ lie, rank }))
+      .filter(({ lie }) => quiet || passes(shown, lie) || lie.id === chosen?.id);
+    const sized = list.map(({ lie, rank }) => {
+      const isChosen = lie.id === chosen?.id && !mark;
+      const plain =
+        !isChosen && (quiet || (scale < GRAINS_FROM_PX_PER_M && rank >= BEST_WITH_GRAINS));
+      const r = plain
+        ? PLAIN_RADIUS_PX
+        : Math.min(pebbleRadius(lie.rating), Math.max(PLAIN_RADIUS_PX, scale * 0.58));
+      return { lie, isChosen, plain, r };
+    });
+    // Places in page units from the plan's own corner: panning moves nothing against anything.
+    const fish = marks.map((m) => {
+      const half = fishLengthPx(m.totalLengthCm) / 2;
+      return {
+        x: m.xM * scale - half * Math.cos(m.headingRad),
+        y: -m.yM * scale + half * Math.sin(m.headingRad),
+        r: FISH_CLEAR_PX,
+        fixed: true,
+      };
+    });
+    const stones = sized.map(({ lie, plain, r }) => ({
+      x: lie.xM * scale,
+      y: -lie.yM * scale,
+      r: plain ? r : r * WITH_GRAINS,
+    }));
+    const places = declutter([...stones, ...fish]);
+    return sized.map((s, i) => ({
+      ...s,
+      dx: places[i]!.x - s.lie.xM * scale,
+      dy: places[i]!.y + s.lie.yM * scale,
+    }));
+  }, [lies, shown, chosen, mark, quiet, marks, scale]);
+  if (!lies) return null;
+  return (
+    <g opacity={stale ? 0.6 : 1}>
+      {chosen && step === 'read' && (
+        <Lane places={chosen.lane.map((p) => [pageX(camera, p.xM), pageY(camera, p.yM)])} />
+      )}
+      {[...drawn].reverse().map(({ lie, isChosen, plain, r, dx, dy }) => {
+        const x = pageX(camera, lie.xM);
+        const y = pageY(camera, lie.yM);
+        return (
+          <g key={lie.id}>
+            {Math.hypot(dx, dy) > TIE_FROM_PX && (
+              <path d={`M${x},${y}L${x + dx},${y + dy}`} className="tie" />
+            )}
+            <g
+              transform={`translate(${x + dx} ${y + dy})`}
+              className="lie"
+              onClick={(e) => {
+                e.stopPropagation();
+                actions.chooseLie(lie);
+              }}
+            >
+              <title>{`${lieName(lie.kind)}, rating ${lie.rating}`}</title>
+              <circle r={Math.max(14, r * 1.3)} fill="transparent" />
+              <Pebble
+                rating={lie.rating}
+                needs={lie.needs}
+                r={r}
+                chosen={isChosen}
+                quiet={quiet && !isChosen}
+                plain={plain}
+                letters={isChosen}
+              />
+            </g>
+          </g>
+        );
+      })}
+      {step === 'read' && <Changes camera={camera} />}
+      {step === 'read' && <Partings camera={camera} />}
+    </g>
+  );
+}
+
+/** Changes under this many points are not worth a sign. */
+const CHANGE_FROM = 4;
+
+/** What rose and what faded against the day laid by: beside each pebble, hollow where one went. */
+function Changes({ camera }: { camera: Camera }) {
+  const changes = useDayChanges();
+  return (
+    <g aria-hidden="true">
+      {changes
+        .filter((c) => Math.abs(c.now - c.then) >= CHANGE_FROM)
+        .map((c) => (
+          <g key={c.lie.id} transform={`translate(${pageX(camera, c.xM)} ${pageY(camera, c.yM)})`}>
+            {c.seen === 'gone' && <Hollow r={12} />}
+            <text x={16} y={-12} className="lie-change cased">
+              {changeText(c)}
+            </text>
+          </g>
+        ))}
+    </g>
+  );
+}
+
+const changeText = (c: DayChange) =>
+  `${c.now > c.then ? '▲' : '▼'} ${Math.abs(Math.round(c.now - c.then))}`;
+
+/** Places that only the other method would fish. */
+function Partings({ camera }: { camera: Camera }) {
+  const difference = usePart((s) => s.difference);
+  const own = usePart((s) => s.settings.methods.holding);
+  return (
+    <g aria-hidden="true">
+      {difference?.partings
+        .filter((p) => p.chosenBy !== own)
+        .map((p, i) => (
+          <g key={i} transform={`translate(${pageX(camera, p.xM)} ${pageY(camera, p.yM)})`}>
+            <Hollow r={13} />
+            <text x={18} y={5} className="lie-change cased">
+              {methodName(p.chosenBy)} {Math.round(p.ratings.own)}
+            </text>
+          </g>
+        ))}
+    </g>
+  );
+}
+
+/** The drift that feeds the chosen lie: arrowheads run with the current, toward the fish. */
+function Lane({ places }: { places: [number, number][] }) {
+  if (places.length < 3) return null;
+  const d = smoothPath(
+    places.filter((_, i) => i % 3 === 0),
+    false,
+  );
+  const heads = places.filter((_, i) => i > 4 && i % 10 === 0);
+  return (
+    <g aria-hidden="true">
+      <path d={d} className="lane-case" />
+      <path d={d} className="lane" />
+      {heads.map(([x, y], n) => {
+        const i = places.findIndex(([a, b]) => a === x && b === y);
+        const [ax, ay] = places[i - 2]!;
+        const deg = (Math.atan2(ay - y, ax - x) * 180) / Math.PI;
+        return (
+          <path
+            key={n}
+            d="M0,0 L-9,-4.6 L-6.6,0 L-9,4.6Z"
+            transform={`translate(${x} ${y}) rotate(${deg})`}
+            fill="var(--ink)"
+          />
+        );
+      })}
+    </g>
+  );
+}

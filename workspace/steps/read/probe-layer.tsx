@@ -1,0 +1,46 @@
+'use client';
+
+import { formatDepth, paceWord } from '../../../core/units/index';
+import { pageDeg, pageX, pageY, type Camera } from '../../../drawing/camera';
+import { usePart, useWorkspace } from '../../context';
+import { useDrag } from '../../../drawing/use-drag';
+
+/** The probe: follows the pointer in Read, or the arrow keys once it has the focus. */
+export function ProbeLayer({ camera }: { camera: Camera }) {
+  const { actions } = useWorkspace();
+  const place = usePart((s) => s.probeAt);
+  const probe = usePart((s) => s.probe);
+  const units = usePart((s) => s.settings.units);
+  const drag = useDrag(camera, place ?? { xM: 0, yM: 0 }, (to) => actions.probeAt(to));
+  if (!place) return null;
+  const [x, y] = [pageX(camera, place.xM), pageY(camera, place.yM)];
+  return (
+    <g>
+      {probe && (
+        <g transform={`translate(${x} ${y})`} aria-hidden="true">
+          <g transform={`rotate(${pageDeg(probe.towardRad)})`}>
+            <path d={`M8,0H${8 + 26 * Math.min(1.2, probe.paceMps)}`} className="probe-arrow" />
+          </g>
+          <text x={12} y={-10} className="furniture strong cased">
+            {formatDepth(probe.depthM, units)}, {paceWord(probe.paceMps)}
+          </text>
+        </g>
+      )}
+      <circle
+        {...drag}
+        className="handle probe"
+        cx={x}
+        cy={y}
+        r={6}
+        // For the keys only: under the pointer it must not catch what is meant for a lie.
+        style={{ pointerEvents: 'none' }}
+        role="button"
+        aria-label={
+          probe
+            ? `Probe: ${formatDepth(probe.depthM, units)}, ${paceWord(probe.paceMps)}${probe.piece ? `, ${probe.piece}` : ''}. Arrow keys move it.`
+            : 'Probe: dry ground. Arrow keys move it.'
+        }
+      />
+    </g>
+  );
+}

@@ -1,0 +1,123 @@
+'use client';
+
+import {
+  formatDepth,
+  formatFishLength,
+  formatLength,
+  formatSpeed,
+  formatTemp,
+} from '../../../core/units/index';
+import { Behind, Choice, Do } from '../../../ui/parts';
+import { DEPTH_RAMP, PACE_RAMP } from '../../../ui/tokens';
+import { rampColour } from '../../../ui/colour';
+import { usePart, useWorkspace } from '../../context';
+import { useThemeName } from '../../../drawing/use-theme-name';
+import { lieOf, tempOf } from '../../state/state';
+import { lieName, NOTHING_WORDS, SPECIES_NAMES } from '../../../words/words';
+import { FishPanel, ScrubPanel } from './fish-panel';
+import { LiePanel } from './lie-panel';
+import { PatternPanel } from './pattern-panel';
+import { CalibrationPanel, LevelPanel, OverSwitches, ProbePanel } from './water-panel';
+
+export function ReadInspector() {
+  const lie = usePart(lieOf);
+  return (
+    <>
+      {lie ? <LiePanel /> : <ReadIntro />}
+      <PatternPanel />
+      <FishPanel />
+      <ScrubPanel />
+      <ProbePanel />
+      <LevelPanel />
+      <WaterKey />
+      <CalibrationPanel />
+    </>
+  );
+}
+
+function ReadIntro() {
+  const { actions } = useWorkspace();
+  const lies = usePart((s) => s.lies);
+  const units = usePart((s) => s.settings.units);
+  const temp = usePart(tempOf);
+  const typed = usePart((s) => s.settings.waterTempC !== null || s.triedTempC !== null);
+  const fish = usePart((s) => s.settings);
+  const stale = usePart((s) => s.liesStale);
+  const best = lies?.lies[0];
+  return (
+    <section>
+      <h2>Where a trout can hold</h2>
+      {!lies && <p className="working">Reading the water.</p>}
+      {lies && best && (
+        <p>
+          {lies.lies.length === 1 ? '1 lie' : `${lies.lies.length} lies`} for a{' '}
+          {SPECIES_NAMES[fish.species].toLowerCase()} trout of{' '}
+          {formatFishLength(fish.fishLengthCm, units)} at {formatTemp(temp, units)}
+          {typed ? '' : ', a guess until you type the temperature'}. The best, {best.rating} of 100:{' '}
+          {lieName(best.kind).toLowerCase()}.
+        </p>
+      )}
+      {lies?.nothing && <p>{NOTHING_WORDS[lies.nothing]}</p>}
+      {lies && best && (
+        <p className="second">
+          They would hold about {Math.round(lies.expected.mean)} fish (between{' '}
+          {Math.floor(lies.expected.low)} and {Math.ceil(lies.expected.high)}), spaced by territory:
+          a rule of thumb, not a count.
+        </p>
+      )}
+      {best && (
+        <Do voice="solid" disabled={stale} onClick={() => actions.chooseLie(best)}>
+          Show the best lie
+        </Do>
+      )}
+    </section>
+  );
+}
+
+function WaterKey() {
+  const { actions } = useWorkspace();
+  const layer = usePart((s) => s.layer);
+  const units = usePart((s) => s.settings.units);
+  const flow = usePart((s) => s.flow);
+  const theme = useThemeName();
+  const ramp = (layer === 'depth' ? DEPTH_RAMP : PACE_RAMP)[theme];
+  return (
+    <section className="key">
+      <Choice
+        label="What the water shows"
+        value={layer}
+        options={[
+          ['depth', 'Depth'],
+          ['pace', 'Pace'],
+        ]}
+        onChange={actions.setLayer}
+      />
+      <OverSwitches />
+      <div className="ramp" aria-hidden="true">
+        {Array.from({ length: 16 }, (_, i) => (
+          <span key={i} style={{ background: rampColour(ramp, (1.2 * (i + 0.5)) / 16) }} />
+        ))}
+      </div>
+      <div className="ramp-words">
+        <span>{layer === 'depth' ? formatDepth(0, units) : 'still'}</span>
+        <span>
+          {layer === 'depth'
+            ? `${formatDepth(1.2, units)} and more`
+            : `rush, ${formatSpeed(1.2, units)}`}
+        </span>
+      </div>
+      <Behind title="How to read it">
+        <p className="second">
+          Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind.
+          A short grain is what holds it back.
+        </p>
+        <p className="second">
+          Curled ticks: water that turns back up the valley. Rocks with a broken outline are too
+          small to solve at {formatLength(flow?.cellM ?? 0.2, units)}: no pocket is rated behind
+          them. Under a cut bank no current is reckoned. A step that plunges is more than the solver
+          knows: its pool is a piece of its own, its white water not solved.
+        </p>
+      </Behind>
+    </section>
+  );
+}

@@ -1,0 +1,305 @@
+'use client';
+
+import { contours } from 'd3-contour';
+import { memo, useMemo } from 'react';
+import { cellIndex, type Place } from '../../../core/grid/index';
+import type { BeatPlan } from '../../../core/formats/index';
+import { misfits, type FlowField, type Piece, type WaterReading } from '../../../core/water/index';
+import { formatDepth, paceWord, type UnitSystem } from '../../../core/units/index';
+import { pageX, pageY, worldX, worldY, type Camera } from '../../../drawing/camera';
+import { linePath } from '../../../drawing/shapes';
+import type { Overlay } from '../../state/state';
+
+/** A piece smaller than this is drawn, but not named, m2. */
+const NAMED_M2 = 3;
+/** Ticks on a leaf's way, s; every second one carries its time. */
+const TICK_S = 5;
+const LEAST_TICK_PX = 11;
+const NOTHING: readonly Place[] = [];
+
+/** What is read from the water, over it: pieces, seams, foam lines, the ways of leaves. */
+export const ReadingLayer = memo(function ReadingLayer({
+  flow,
+  reading,
+  over,
+  camera,
+  units,
+  keepOff = NOTHING,
+  plan,
+  width,
+}: {
+  flow: FlowField;
+  /** Of the paper, px: names stay on it. */
+  width: number;
+  /** For the measured places; absent where they do not belong to this level. */
+  plan?: BeatPlan;
+  reading: WaterReading;
+  over: Record<Overlay, boolean>;
+  camera: Camera;
+  units: UnitSystem;
+  /** Stones and fish that names keep clear of. */
+  keepOff?: readonly Place[];
+}) {
+  return (
+    <g aria-hidden="true">
+      {over.pieces && (
+        <Pieces
+          flow={flow}
+          reading={reading}
+          camera={camera}
+          units={units}
+          keepOff={keepOff}
+          width={width}
+        />
+      )}
+      {over.foam && <Lines lines={reading.foam} camera={camera} name="foam" />}
+      {over.seams && <Lines lines={reading.seams} camera={camera} name="seam" />}
+      {over.leaves && <Leaves reading={reading} camera={camera} />}
+      {over.measured && plan && <Measured plan={plan} flow={flow} camera={camera} units={units} />}
+    </g>
+  );
+});
+
+function Pieces({
+  flow,
+  reading,
+  camera,
+  units,
+  keepOff,
+  width,
+}: {
+  flow: FlowField;
+  reading: WaterReading;
+  camera: Camera;
+  units: UnitSystem;
+  keepOff: readonly Place[];
+  width: number;
+}) {
+  const outlines = useMemo(() => outlinesOf(flow, reading), [flow, reading]);
+  const names = useMemo(
+    () => placeNames(flow, reading, camera, keepOff, width),
+    [flow, reading, camera, keepOff, width],
+  );
+  const d = outlines
+    .map((line) => linePath(line.map(([x, y]) => [pageX(camera, x), pageY(camera, y)])))
+    .join('');
+  return (
+    <>
+      <path d={d} className="piece-case" />
+      <path d={d} className="piece-line" />
+      {names.map(({ piece, x, y }, i) => (
+        <g key={i}>
+          <text x={x} y={y} textAnchor="middle" className="piece-label cased">
+            {piece.kind}
+          </text>
+          <text x={x} y={y + 15} textAnchor="middle" className="furniture cased">
+            {formatDepth(piece.meanDepthM, units)}, {paceWord(piece.paceMps)}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** Borders between two pieces, as smooth lines in the plan frame. The shore is drawn elsewhere. */
+function outlinesOf(flow: FlowField, reading: WaterReading): [number, number][][] {
+  const { nx, ny, cellM } = flow;
+  const { ofCell, pieces } = reading.pieces;
+  const trace = contours().size([nx, ny]).smooth(true);
+  const mask = new Array<number>(nx * ny);
+  const out: [number, number][][] = [];
+  /** Dry ground or the end of the beat beside a place of the grid. */
+  const atEdge = (gx: number, gy: number) => {
+    const [i, j] = [Math.floor(gx - 0.5), Math.floor(gy - 0.5)];
+    for (const [di, dj] of CORNERS) {
+      const [ci, cj] = [i + di, j + dj];
+      if (ci < 0 || cj < 0 || ci >= nx || cj >= ny || ofCell[cj * nx + ci] === -1) return true;
+    }
+    return false;
+  };
+  pieces.forEach((_, p) => {
+    for (let k = 0; k < mask.length; k++) mask[k] = ofCell[k] === p ? 1 : 0;
+    for (const polygon of trace.contour(mask, 0.5).coordinates) {
+      for (const ring of polygon) {
+        let line: [number, number][] = [];
+        for (const q of ring) {
+          if (atEdge(q[0]!, q[1]!)) {
+            if (line.length > 1) out.push(line);
+            line = [];
+          } else line.push([flow.x0M + (q[0]! - 0.5) * cellM, flow.y0M + (q[1]! - 0.5) * cellM]);
+        }
+        if (line.length > 1) out.push(line);
+      }
+    }
+  });
+  return out;
+}
+
+const CORNERS = [
+  [0, 0],
+  [1, 0],
+  [0, 1],
+  [1, 1],
+] as const;
+
+const NAME_BOX = { width: 92, height: 36 };
+/** Where a name may stand, off the middle of its piece, px; the first that is free. */
+const NAME_OFFSETS = [
+  [0, 0],
+  [0, -30],
+  [0, 30],
+  [-60, 0],
+  [60, 0],
+  [-60, 26],
+  [60, -26],
+  [60, 26],
+  [-60, -26],
+  [110, 0],
+  [-110, 0],
+] as const;
+
+/** Largest first, over its own water or dry land; a name with no free place at this scale is left out. */
+function placeNames(
+  flow: FlowField,
+  { pieces: { pieces, ofCell } }: WaterReading,
+  camera: Camera,
+  keepOff: readonly { xM: number; yM: number }[],
+  width: number,
+) {
+  const placed: { piece: Piece; x: number; y: number }[] = [];
+  const stones = keepOff.map((p) => ({ x: pageX(camera, p.xM), y: pageY(camera, p.yM) }));
+  const bySize = pieces.filter((p) => p.areaM2 >= NAMED_M2).sort((a, b) => b.areaM2 - a.areaM2);
+  const over = (x: number, y: number) => {
+    const k = cellIndex(flow, worldX(camera, x), worldY(camera, y));
+    return k < 0 ? -1 : ofCell[k]!;
+  };
+  for (const piece of bySize) {
+    const own = pieces.indexOf(piece);
+    const x0 = pageX(camera, piece.xM);
+    const y0 = pageY(camera, piece.yM);
+    for (const [dx, dy] of NAME_OFFSETS) {
+      const [x, y] = [x0 + dx, y0 + dy];
+      const clear =
+        (over(x, y) === own || over(x, y) === -1) &&
+        x > NAME_BOX.width / 2 &&
+        x < width - NAME_BOX.width / 2 &&
+        placed.every(
+          (o) => Math.abs(o.x - x) > NAME_BOX.width || Math.abs(o.y - y) > NAME_BOX.height,
+        ) &&
+        stones.every((o) => Math.abs(o.x - x) > 62 || Math.abs(o.y - y - 4) > 28);
+      if (!clear) continue;
+      placed.push({ piece, x, y });
+      break;
+    }
+  }
+  return placed;
+}
+
+/** Places closer than this on the page show no figure, px. */
+const FIGURE_PX = 46;
+
+/** Each depth that was taken, and how much deeper (+) or shallower (-) the water solved there is. */
+function Measured({
+  plan,
+  flow,
+  camera,
+  units,
+}: {
+  plan: BeatPlan;
+  flow: FlowField;
+  camera: Camera;
+  units: UnitSystem;
+}) {
+  const all = useMemo(() => misfits(plan, flow), [plan, flow]);
+  const told: { x: number; y: number }[] = [];
+  return (
+    <>
+      {all.map((m, i) => {
+        const off = m.solvedDepthM - m.takenDepthM;
+        const [x, y] = [pageX(camera, m.xM), pageY(camera, m.yM)];
+        const room = told.every((t) => Math.abs(t.x - x) > FIGURE_PX || Math.abs(t.y - y) > 15);
+        if (room) told.push({ x, y });
+        const sign = off < 0 ? '−' : '+';
+        return (
+          <g key={i} transform={`translate(${x} ${y})`} className="measured">
+            <path d={`M0,0V${(-60 * off).toFixed(1)}`} className="measured-bar" />
+            <circle r={2.4} className="leaf-tick" />
+            {room && (
+              <text x={5} y={4} className="furniture small cased">
+                {sign}
+                {formatDepth(Math.abs(off), units)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function Lines({
+  lines,
+  camera,
+  name,
+}: {
+  lines: WaterReading['seams'];
+  camera: Camera;
+  name: 'seam' | 'foam';
+}) {
+  const d = lines
+    .map((l) => linePath(l.places.map((p) => [pageX(camera, p.xM), pageY(camera, p.yM)])))
+    .join('');
+  return (
+    <>
+      <path d={d} className={`${name}-case`} />
+      <path d={d} className={`${name}-line`} />
+    </>
+  );
+}
+
+function Leaves({ reading, camera }: { reading: WaterReading; camera: Camera }) {
+  return (
+    <>
+      {reading.leaves.map((leaf, i) => {
+        const points = leaf.places.map((p): [number, number] => [
+          pageX(camera, p.xM),
+          pageY(camera, p.yM),
+        ]);
+        const ticks = ticksOf(leaf.timeS, points);
+        return (
+          <g key={i}>
+            <path d={linePath(points)} className="leaf-case" />
+            <path d={linePath(points)} className="leaf-line" />
+            {ticks.map((t) => (
+              <g key={t.s} transform={`translate(${t.x} ${t.y})`}>
+                <circle r={2.6} className="leaf-tick" />
+                {i % 3 === 1 && t.s % (2 * TICK_S) === 0 && (
+                  <text x={5} y={-4} className="furniture small cased">
+                    {t.s} s
+                  </text>
+                )}
+              </g>
+            ))}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function ticksOf(timeS: readonly number[], points: readonly [number, number][]) {
+  const out: { s: number; x: number; y: number }[] = [];
+  let next = TICK_S;
+  for (let i = 1; i < timeS.length; i++) {
+    while (timeS[i]! >= next) {
+      const f = (next - timeS[i - 1]!) / Math.max(1e-9, timeS[i]! - timeS[i - 1]!);
+      const [a, b] = [points[i - 1]!, points[i]!];
+      const [x, y] = [a[0] + f * (b[0] - a[0]), a[1] + f * (b[1] - a[1])];
+      const last = out[out.length - 1];
+      // In slow water the ticks would run together: what stands too near the last is left out.
+      if (!last || Math.hypot(x - last.x, y - last.y) >= LEAST_TICK_PX) out.push({ s: next, x, y });
+      next += TICK_S;
+    }
+  }
+  return out;
+}

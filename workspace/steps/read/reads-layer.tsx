@@ -1,0 +1,27 @@
+'use client';
+
+import { pageX, pageY, type Camera } from '../../../drawing/camera';
+import { usePart } from '../../context';
+import { Hollow } from '../../../drawing/hollow';
+
+/** Quick reads placed on this beat: hollow stones, since they were told and not solved. */
+export function ReadsLayer({ camera }: { camera: Camera }) {
+  const reads = usePart((s) => s.reads);
+  return (
+    <g aria-hidden="true">
+      {reads
+        .filter((r) => r.xM !== null && r.yM !== null)
+        .map((r) => (
+          <g key={r.id} transform={`translate(${pageX(camera, r.xM!)} ${pageY(camera, r.yM!)})`}>
+            <Hollow r={13} />
+            <text y={5} textAnchor="middle" className="lie-change cased">
+              {r.result.rating}
+            </text>
+            <text x={18} y={5} className="told-word cased">
+              as told
+            </text>
+          </g>
+        ))}
+    </g>
+  );
+}

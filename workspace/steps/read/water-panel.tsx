@@ -1,0 +1,322 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import {
+  misfits,
+  thalweg,
+  type CalibrationResult,
+  type WaterSummary,
+} from '../../../core/water/index';
+import {
+  depthWord,
+  formatDepth,
+  formatDischarge,
+  formatLength,
+  formatSpeed,
+  paceWord,
+  type UnitSystem,
+} from '../../../core/units/index';
+import { Behind, Do } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { OVERLAYS, type Overlay } from '../../state/state';
+import { paceText } from '../../../words/words';
+
+const OVERLAY_WORDS: Record<Overlay, string> = {
+  pieces: 'Pieces',
+  seams: 'Seams',
+  foam: 'Foam lines',
+  leaves: 'Ways of leaves',
+  measured: 'Measured places',
+};
+
+/** What is drawn over the water, one switch each. */
+export function OverSwitches() {
+  const { actions } = useWorkspace();
+  const over = usePart((s) => s.over);
+  return (
+    <div className="switches" role="group" aria-label="Over the water">
+      {OVERLAYS.map((o) => (
+        <label key={o}>
+          <input
+            type="checkbox"
+            checked={over[o]}
+            onChange={(e) => actions.showOver(o, e.target.checked)}
+          />{' '}
+          {OVERLAY_WORDS[o]}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** What the water is under the pointer, or under the probe that the arrow keys move. */
+export function ProbePanel() {
+  const { actions } = useWorkspace();
+  const placed = usePart((s) => s.probeAt !== null);
+  const probe = usePart((s) => s.probe);
+  const flow = usePart((s) => s.flow);
+  const units = usePart((s) => s.settings.units);
+  const heightM = usePart((s) => s.settings.anglerHeightM);
+  const putDown = () => {
+    const line = thalweg(flow!);
+    actions.probeAt(line[line.length >> 1]!);
+    requestAnimationFrame(() => document.querySelector<SVGElement>('.handle.probe')?.focus());
+  };
+  return (
+    <p className="probe-words" role="status">
+      {probe ? (
+        <>
+          <strong>
+            {formatDepth(probe.depthM, units)}, {depthWord(probe.depthM, heightM)} deep
+            {probe.piece && `, ${probe.piece}`}
+          </strong>
+          . {capital(paceText(probe.paceMps, units))}
+          {probe.turnedBack && ', turned back up the valley'}. Froude {probe.froude.toFixed(2)}.
+        </>
+      ) : (
+        <>
+          {placed ? 'Dry ground. ' : 'Point at the water for its depth and pace. '}
+          {flow && (
+            <button type="button" className="plain" onClick={putDown}>
+              Probe with the arrow keys
+            </button>
+          )}
+        </>
+      )}
+    </p>
+  );
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** How the level is known, whether the flow is calibrated, and what to compare it with. */
+export function LevelPanel() {
+  const { beat, actions } = useWorkspace();
+  const level = usePart((s) => s.level);
+  const compare = usePart((s) => s.compareLevel);
+  const reading = usePart((s) => s.reading);
+  const other = usePart((s) => s.otherReading);
+  const units = usePart((s) => s.settings.units);
+  const known = beat.plan.levels.find((l) => l.name === level)!;
+  return (
+    <section className="level-panel">
+      <p className="second">
+        {level}: {formatDischarge(known.dischargeM3s, units)}, {known.how}.
+      </p>
+      <div className="figure-field">
+        <label htmlFor="compare">Beside it, what changes at</label>
+        <select
+          id="compare"
+          className="pick"
+          value={compare ?? ''}
+          onChange={(e) => actions.compareWith((e.target.value || null) as typeof compare)}
+        >
+          <option value="">nothing</option>
+          {beat.plan.levels
+            .filter((l) => l.name !== level)
+            .map((l) => (
+              <option key={l.name} value={l.name}>
+                {l.name}, {formatDischarge(l.dischargeM3s, units)}
+              </option>
+            ))}
+        </select>
+      </div>
+      {compare && reading && other && (
+        <Changes
+          here={reading.summary}
+          there={other.summary}
+          names={[level, compare]}
+          units={units}
+        />
+      )}
+    </section>
+  );
+}
+
+function Changes({
+  here,
+  there,
+  names,
+  units,
+}: {
+  here: WaterSummary;
+  there: WaterSummary;
+  names: [string, string];
+  units: UnitSystem;
+}) {
+  const area = (m2: number) =>
+    units === 'us' ? `${Math.round(m2 * 10.7639)} ft²` : `${m2.toFixed(0)} m²`;
+  const rows: [string, string, string][] = [
+    ['Wet', area(here.wettedM2), area(there.wettedM2)],
+    ['Mean depth', formatDepth(here.meanDepthM, units), formatDepth(there.meanDepthM, units)],
+    ['Deepest', formatDepth(here.deepestM, units), formatDepth(there.deepestM, units)],
+    [
+      'Mean pace',
+      `${formatSpeed(here.meanPaceMps, units)}, ${paceWord(here.meanPaceMps)}`,
+      `${formatSpeed(there.meanPaceMps, units)}, ${paceWord(there.meanPaceMps)}`,
+    ],
+    ['Turned back', area(here.turnedBackM2), area(there.turnedBackM2)],
+    ...Object.entries(here.pieceM2)
+      .filter(([kind, m2]) => m2 + there.pieceM2[kind as keyof typeof there.pieceM2] > 2)
+      .map(([kind, m2]): [string, string, string] => [
+        kind,
+        area(m2),
+        area(there.pieceM2[kind as keyof typeof there.pieceM2]),
+      ]),
+  ];
+  return (
+    <table className="changes">
+      <thead>
+        <tr>
+          <th scope="col">What changes</th>
+          <th scope="col">{names[0]}</th>
+          <th scope="col">{names[1]}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([what, a, b]) => (
+          <tr key={what}>
+            <th scope="row">{what}</th>
+            <td>{a}</td>
+            <td>{b}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Measured against solved, place by place; and the fit of roughness and discharge to it. */
+export function CalibrationPanel() {
+  const { beat, actions, engine } = useWorkspace();
+  const flow = usePart((s) => s.flow);
+  const level = usePart((s) => s.level);
+  const sharp = usePart((s) => s.sharp);
+  const units = usePart((s) => s.settings.units);
+  const [progress, setProgress] = useState<number | null>(null);
+  const [result, setResult] = useState<CalibrationResult | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const { plan } = beat;
+  const atSurvey = level === plan.surveyedLevel;
+  const depthRmsM = useMemo(() => {
+    const all = flow ? misfits(plan, flow) : [];
+    const sum = all.reduce((s, m) => s + (m.solvedDepthM - m.takenDepthM) ** 2, 0);
+    return Math.sqrt(sum / Math.max(1, all.length));
+  }, [plan, flow]);
+  if (!flow) return null;
+  const fit = async () => {
+    setProgress(0);
+    const fitted = await engine()
+      ?.calibrate(setProgress)
+      .catch((e: unknown) => setProblem(String(e)));
+    setProgress(null);
+    if (fitted) setResult(fitted);
+  };
+  const keep = async () => {
+    if (!result?.ok) return;
+    const said = await actions.keepCalibration(result.calibration, result.dischargeM3s);
+    setProblem(said);
+    if (!said) window.location.reload();
+  };
+  return (
+    <section>
+      <p className="second">
+        {plan.calibration
+          ? `Calibrated to ${plan.calibration.points} measured places: bed ${plan.calibration.roughness.toFixed(2)} times as rough as the book says; depths off by ${formatDepth(plan.calibration.depthRmsM, units)}, speeds by ${formatSpeed(plan.calibration.speedRmsMps, units)} (root mean square).`
+          : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
+        Solved at {formatLength(flow.cellM, units, 1)}.
+        {atSurvey &&
+          !plan.calibration &&
+          ` Solved depths differ from those taped by ${formatDepth(depthRmsM, units)} (root mean square).`}
+      </p>
+      {sharp === 'possible' && (
+        <Do onClick={() => engine()?.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Do>
+      )}
+      {sharp === 'no' && (
+        <p className="second">
+          Too large to be sharpened: wakes of rocks under {formatLength(1, units, 0)} are not solved
+          here.
+        </p>
+      )}
+      {atSurvey && (
+        <Behind title="Measured and solved, place by place">
+          <MisfitList />
+          {progress === null ? (
+            <Do onClick={() => void fit()}>Calibrate to the measured speeds</Do>
+          ) : (
+            <p role="status">
+              Fitting roughness and discharge: {Math.round(100 * progress)} %.
+              <progress value={progress} max={1} aria-label="Calibrating" />
+            </p>
+          )}
+          {result && !result.ok && (
+            <p role="alert">
+              {result.reason === 'too few speeds'
+                ? `Only ${result.speeds} speeds were taken; ${result.needed} are needed. Take them on a section with a float or a meter and put them into the survey.`
+                : 'The water did not settle: look at the depths and the fall of the survey first.'}
+            </p>
+          )}
+          {result?.ok && (
+            <div role="status">
+              <p>
+                Fits best at {formatDischarge(result.dischargeM3s, units)} and{' '}
+                {result.calibration.roughness.toFixed(2)} times the roughness; speeds then miss by{' '}
+                {formatSpeed(result.calibration.speedRmsMps, units)}, before by{' '}
+                {formatSpeed(result.beforeSpeedRmsMps, units)}.
+                {result.atLimit &&
+                  ' That roughness is at the end of what a bed can be: look at the fall first.'}
+              </p>
+              <Do voice="solid" onClick={() => void keep()}>
+                Keep it and solve again
+              </Do>
+            </div>
+          )}
+          {problem && (
+            <p role="alert" className="problem">
+              {problem}
+            </p>
+          )}
+        </Behind>
+      )}
+    </section>
+  );
+}
+
+const MOST_ROWS = 40;
+
+function MisfitList() {
+  const { beat } = useWorkspace();
+  const flow = usePart((s) => s.flow)!;
+  const units = usePart((s) => s.settings.units);
+  const all = misfits(beat.plan, flow).sort((a, b) => a.xM - b.xM);
+  const withSpeed = all.filter((m) => m.takenMps !== null);
+  const shown = (withSpeed.length > 0 ? withSpeed : all).slice(0, MOST_ROWS);
+  return (
+    <table className="changes">
+      <thead>
+        <tr>
+          <th scope="col">x, y</th>
+          <th scope="col">taken</th>
+          <th scope="col">solved</th>
+        </tr>
+      </thead>
+      <tbody>
+        {shown.map((m, i) => (
+          <tr key={i}>
+            <th scope="row">
+              {m.xM.toFixed(1)}, {m.yM.toFixed(1)}
+            </th>
+            <td>
+              {formatDepth(m.takenDepthM, units)}
+              {m.takenMps !== null && `, ${formatSpeed(m.takenMps, units)}`}
+            </td>
+            <td>
+              {formatDepth(m.solvedDepthM, units)}
+              {m.solvedMps !== null && `, ${formatSpeed(m.solvedMps, units)}`}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,175 @@
+'use client';
+
+import { useMemo } from 'react';
+import { readRises, trueLie } from '../../../core/sight/index';
+import { pageDeg, pageX, pageY, type Camera } from '../../../drawing/camera';
+import { atHour, clockText } from '../../../core/units/civil-time';
+import { usePart, useWorkspace } from '../../context';
+import { POSTURE_MARK } from '../../../drawing/shapes';
+import { HOURS } from '../../state/hours';
+import { lookoutLetter } from '../../../words/words';
+import { samePlace } from '../../state/same';
+import { targetOf } from '../../state/state';
+import { useDrag } from '../../../drawing/use-drag';
+import { FishShape } from './marks-layer';
+
+/** Where to look from, the angler looking, and the rings that were tapped. */
+export function SpotLayer({ camera, ...size }: { camera: Camera; width: number; height: number }) {
+  const viewer = usePart((s) => s.viewer);
+  return (
+    <>
+      <Rings camera={camera} />
+      <Lookouts camera={camera} {...size} />
+      {viewer && <Viewer camera={camera} viewer={viewer} />}
+    </>
+  );
+}
+
+/** Room kept at the edges of the plan, for the mark's word and for what is drawn there, px. */
+/** On narrower paper letters stand alone, or they would lie over one another; the list has the hours. */
+const WIDE_PX = 500;
+const EDGE_PX = { side: 34, top: 24, bottom: 72 };
+
+function Lookouts({ camera, width, height }: { camera: Camera; width: number; height: number }) {
+  const { actions, beat } = useWorkspace();
+  const lookouts = usePart((s) => s.lookouts);
+  const stale = usePart((s) => s.lookoutsStale);
+  const viewer = usePart((s) => s.viewer);
+  const atMs = usePart((s) => s.atMs);
+  if (!lookouts) return null;
+  return (
+    <g opacity={stale ? 0.6 : 1}>
+      {lookouts.map((l, i) => {
+        if (samePlace(viewer, l)) return null;
+        const zone = beat.plan.timeZone;
+        const [x0, y0] = [pageX(camera, l.xM), pageY(camera, l.yM)];
+        // One that lies beyond the paper is kept at its edge, with an arrow to where it is.
+        const x = Math.min(width - EDGE_PX.side, Math.max(EDGE_PX.side, x0));
+        const y = Math.min(height - EDGE_PX.bottom, Math.max(EDGE_PX.top, y0));
+        const beyond = x !== x0 || y !== y0;
+        return (
+          <g
+            key={`${l.xM},${l.yM}`}
+            transform={`translate(${x} ${y})`}
+            className="lookout"
+            onClick={(e) => {
+              e.stopPropagation();
+              actions.moveViewer(l);
+            }}
+          >
+            <title>{`Look from ${lookoutLetter(i)}`}</title>
+            <circle r={18} fill="transparent" />
+            <path d={EYE} className="eye-case" />
+            <path d={EYE} className="eye" />
+            <circle r={3.4} fill="var(--angler)" />
+            {beyond && (
+              <path
+                d="M16,-5L25,0L16,5Z"
+                transform={`rotate(${(Math.atan2(y0 - y, x0 - x) * 180) / Math.PI})`}
+                className="beyond"
+              />
+            )}
+            <text y={24} textAnchor="middle" className="lookout-word cased">
+              {lookoutLetter(i)}
+              {width >= WIDE_PX && `, ${clockText(atHour(atMs, HOURS[l.bestHour]!, zone), zone)}`}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** An open eye, 26 wide. */
+const EYE = 'M-13,0 Q0,-11 13,0 Q0,11 -13,0Z';
+
+/** The angler looking: dragged, and the line of sight to the fish. */
+function Viewer({ camera, viewer }: { camera: Camera; viewer: { xM: number; yM: number } }) {
+  const { actions } = useWorkspace();
+  const posture = usePart((s) => s.posture);
+  const target = usePart(targetOf);
+  const drag = useDrag(camera, viewer, (place, dragging) => actions.moveViewer(place, dragging));
+  const x = pageX(camera, viewer.xM);
+  const y = pageY(camera, viewer.yM);
+  const mark = POSTURE_MARK[posture];
+  return (
+    <>
+      {target && (
+        <g aria-hidden="true">
+          <path
+            d={`M${x},${y}L${pageX(camera, target.xM)},${pageY(camera, target.yM)}`}
+            className="sight-case"
+          />
+          <path
+            d={`M${x},${y}L${pageX(camera, target.xM)},${pageY(camera, target.yM)}`}
+            className="sight-line"
+          />
+        </g>
+      )}
+      <g
+        {...drag}
+        transform={`translate(${x} ${y})`}
+        className="handle"
+        role="button"
+        aria-label="Where you look from. Arrow keys move it."
+      >
+        <circle className="handle-area" r="22" />
+        <g transform="scale(1.9)">
+          <path d={mark.path} className="posture-case" />
+          <circle cx={mark.head[0]} cy={mark.head[1]} r={3.6} fill="var(--case)" />
+          <path d={mark.path} className="posture" />
+          <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
+        </g>
+      </g>
+    </>
+  );
+}
+
+function Rings({ camera }: { camera: Camera }) {
+  const rises = usePart((s) => s.rises);
+  const flow = usePart((s) => s.flow);
+  const reading = useMemo(() => readRises(rises), [rises]);
+  return (
+    <g aria-hidden="true">
+      {rises.map((r) => (
+        <g key={r.id} transform={`translate(${pageX(camera, r.xM)} ${pageY(camera, r.yM)})`}>
+          <circle r={9} className="ring-tap-case" />
+          <circle r={9} className="ring-tap" />
+          <circle r={4} className="ring-tap" />
+          <text x={12} y={-6} className="ring-number cased">
+            {r.seq}
+          </text>
+        </g>
+      ))}
+      {flow &&
+        reading.risers.map((fish, i) => {
+          const lie = trueLie(flow, fish.place);
+          if (!lie) return null;
+          const [rx, ry] = [pageX(camera, fish.place.xM), pageY(camera, fish.place.yM)];
+          const [x, y] = [pageX(camera, lie.place.xM), pageY(camera, lie.place.yM)];
+          const heading = Math.atan2(lie.place.yM - fish.place.yM, lie.place.xM - fish.place.xM);
+          return (
+            <g key={i}>
+              <path d={`M${rx},${ry}L${x},${y}`} className="back-case" />
+              <path d={`M${rx},${ry}L${x},${y}`} className="back-line" />
+              <g transform={`translate(${x} ${y})`}>
+                <FishShape surety="maybe" length={36} deg={pageDeg(heading)} />
+                <text x={6} y={-8} className="ring-number cased">
+                  lies here
+                </text>
+              </g>
+              <g
+                transform={`translate(${pageX(camera, lie.byRule.xM)} ${pageY(camera, lie.byRule.yM)})`}
+              >
+                <path d="M-5,-5L5,5M5,-5L-5,5" className="rule-case" />
+                <path d="M-5,-5L5,5M5,-5L-5,5" className="rule-mark" />
+                <text x={8} y={14} className="rule-word cased">
+                  by rule
+                </text>
+              </g>
+            </g>
+          );
+        })}
+    </g>
+  );
+}

@@ -1,0 +1,342 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import {
+  formatDepth,
+  formatFishLength,
+  formatLength,
+  fishLengthUnit,
+  lengthUnit,
+  parseFigure,
+  parseFishLengthCm,
+  parseLengthM,
+  convert,
+} from '../../../core/units/index';
+import { rayToFish, POSTURE, POSTURES, windowRadiusM, type Posture } from '../../../core/sight/index';
+import { Behind, Choice, Do, Fact, FigureField } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { wrapAngle } from '../../../core/grid/index';
+import { clockText } from '../../../core/units/civil-time';
+import { BEHAVIOURS, markOf, numberOfMark, type Mark } from '../../state/state';
+import { BEHAVIOUR_WORDS } from '../../../words/words';
+import { LookoutPanel } from './lookout-panel';
+import { RisesPanel } from './rises-panel';
+import { WindowPanel } from './window-panel';
+
+export function SpotInspector() {
+  const mark = usePart(markOf);
+  return (
+    <>
+      {mark ? <MarkDetail key={mark.id} mark={mark} /> : <SpotIntro />}
+      <LookoutPanel />
+      <RisesPanel />
+    </>
+  );
+}
+
+function SpotIntro() {
+  const { actions } = useWorkspace();
+  const placing = usePart((s) => s.placing);
+  const count = usePart((s) => s.marks.length);
+  const lie = usePart((s) => s.lies?.lies.find((l) => l.id === s.lieId) ?? null);
+  return (
+    <section>
+      <h2>See the fish first</h2>
+      <p>
+        {count === 0
+          ? 'No fish marked on this beat yet.'
+          : 'Choose a fish on the plan or in the list, or mark another.'}
+      </p>
+      {placing ? (
+        <>
+          <p role="status">
+            <strong>Touch the water where its nose is.</strong>
+          </p>
+          <Do onClick={() => actions.setPlacing(false)}>Leave it</Do>
+        </>
+      ) : (
+        <div className="row">
+          <Do voice="solid" onClick={() => actions.setPlacing(true)}>
+            Mark a fish
+          </Do>
+          {lie && <Do onClick={() => actions.placeMark(lie)}>Mark one in the chosen lie</Do>}
+        </div>
+      )}
+      <ByBearing />
+    </section>
+  );
+}
+
+function MarkDetail({ mark }: { mark: Mark }) {
+  const { actions, beat } = useWorkspace();
+  const units = usePart((s) => s.settings.units);
+  const posture = usePart((s) => s.posture);
+  const heightM = usePart((s) => s.settings.anglerHeightM);
+  const ring = usePart((s) => s.ring);
+  const number = usePart((s) => numberOfMark(s, mark.id));
+  const zone = beat.plan.timeZone;
+  const turn = (deg: number) =>
+    actions.changeMark(
+      mark.id,
+      { headingRad: wrapAngle(mark.headingRad - (deg * Math.PI) / 180) },
+      true,
+    );
+  const placing = usePart((s) => s.placing);
+  const heading = useRef<HTMLHeadingElement>(null);
+  // Marked by keyboard, the button that did it is gone: go on from here.
+  useEffect(() => {
+    if (document.activeElement === document.body) heading.current?.focus({ preventScroll: true });
+  }, []);
+  const reach = ring && ring.length > 0 ? sightReach(ring, mark.headingRad) : null;
+  const plain = (m: number) => (units === 'us' ? convert.mToFt(m).toFixed(1) : m.toFixed(2));
+  return (
+    <section>
+      <h2 ref={heading} tabIndex={-1}>
+        Fish {number}
+      </h2>
+      <p className="second">
+        {mark.surety === 'sure'
+          ? 'Seen for sure'
+          : mark.surety === 'likely'
+            ? 'Likely a fish'
+            : 'Maybe a fish'}
+        , facing {facing(mark.headingRad)}.
+        {mark.seenMs > 0 && ` Last seen ${clockText(mark.seenMs, zone)}.`}
+      </p>
+      <Choice
+        label="What it does"
+        value={mark.behaviour}
+        options={BEHAVIOURS.map((b) => [b, BEHAVIOUR_WORDS[b]] as const)}
+        onChange={(behaviour) => actions.seenAgain(mark.id, { behaviour })}
+      />
+      <Choice
+        label="How sure"
+        value={mark.surety}
+        options={[
+          ['sure', 'Sure'],
+          ['likely', 'Likely'],
+          ['maybe', 'Maybe'],
+        ]}
+        onChange={(surety) => actions.changeMark(mark.id, { surety }, true)}
+      />
+      <div className="fields">
+        <FigureField
+          id="fish-depth"
+          label="Depth of the fish"
+          unit={lengthUnit(units)}
+          value={plain(mark.fishDepthM)}
+          parse={(t) => parseLengthM(t, units, { what: 'Depth of the fish', min: 0.02, max: 4 })}
+          onKeep={(fishDepthM) =>
+            actions.changeMark(mark.id, { fishDepthM: Math.round(fishDepthM * 1000) / 1000 }, true)
+          }
+        />
+        <FigureField
+          id="fish-length"
+          label="Length"
+          unit={fishLengthUnit(units)}
+          value={formatFishLength(mark.totalLengthCm, units).replace(/[^\d.]/g, '')}
+          parse={(t) => parseFishLengthCm(t, units)}
+          onKeep={(totalLengthCm) =>
+            actions.changeMark(
+              mark.id,
+              { totalLengthCm: Math.round(totalLengthCm * 10) / 10 },
+              true,
+            )
+          }
+        />
+      </div>
+      <div className="row">
+        <Do onClick={() => actions.seenAgain(mark.id)}>Seen again</Do>
+        <Do onClick={() => turn(-15)}>Turn it left</Do>
+        <Do onClick={() => turn(15)}>Turn it right</Do>
+      </div>
+      <MarkMemory mark={mark} />
+      <h3>Where it sees you</h3>
+      {reach && (
+        <p>
+          <strong>
+            If you {posture}, it sees you inside {formatLength(reach.side, units)} from the side,{' '}
+            {formatLength(reach.ahead, units)} from ahead, {formatLength(reach.behind, units)} from
+            behind.
+          </strong>{' '}
+          Seen means even odds that it notices a still angler; walking shows you sooner.
+        </p>
+      )}
+      <Behind title="What it sees">
+        <WindowPanel />
+        <dl className="facts">
+          <Fact name="Its window on the surface">
+            {formatLength(2 * windowRadiusM(mark.fishDepthM), units)} across
+          </Fact>
+          {POSTURES.map((p) => {
+            const ray = rayToFish({
+              distanceM: 8,
+              heightM: POSTURE[p].topShare * heightM,
+              fishDepthM: mark.fishDepthM,
+            });
+            return (
+              <Fact key={p} name={`${postureWord(p)}, ${formatLength(8, units, 0)} off`}>
+                {((ray.aboveEdgeRad * 180) / Math.PI).toFixed(1)}° inside the window&apos;s edge
+              </Fact>
+            );
+          })}
+        </dl>
+        <p className="second">
+          Snell and Fresnel are exact; contrast, motion and the blind arc are our guesses until the
+          log refits them.
+        </p>
+      </Behind>
+      <div className="row">
+        <Do voice="solid" onClick={() => actions.go('cast')}>
+          Plan the cast
+        </Do>
+        <Do onClick={() => actions.setPlacing(!placing)}>
+          {placing ? 'Leave it' : 'Mark another'}
+        </Do>
+        <Do onClick={() => actions.strikeMark(mark.id)}>Take the mark out</Do>
+      </div>
+      <p className="second">
+        Nose {formatDepth(mark.fishDepthM, units)} down. Drag it on the plan, or move it with the
+        arrow keys.
+      </p>
+    </section>
+  );
+}
+
+/** Note, photograph, and where it had been before. */
+function MarkMemory({ mark }: { mark: Mark }) {
+  const { actions, beat } = useWorkspace();
+  const units = usePart((s) => s.settings.units);
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <Behind title={mark.history.length > 0 ? 'Note, photograph, seen before' : 'Note, photograph'}>
+      <label className="mark-note">
+        Note
+        <textarea
+          defaultValue={mark.note}
+          maxLength={500}
+          rows={2}
+          onBlur={(e) =>
+            e.target.value !== mark.note &&
+            actions.changeMark(mark.id, { note: e.target.value }, true)
+          }
+        />
+      </label>
+      {mark.photoId && (
+        // The picture comes from this machine, already made small.
+        // eslint-disable-next-line @next/next/no-img-element
+        <img className="mark-photo" src={`/api/v1/photos/${mark.photoId}`} alt="The fish" />
+      )}
+      <label className="mark-note">
+        {mark.photoId ? 'Another photograph' : 'Photograph'}
+        <input
+          type="file"
+          accept="image/*"
+          onChange={async (e) => {
+            const file = e.target.files?.[0];
+            if (file) setProblem(await actions.keepPhoto(mark.id, file));
+          }}
+        />
+      </label>
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+      {mark.history.length > 0 && (
+        <ul className="changes" aria-label="Seen before">
+          {mark.history.map((h, i) => (
+            <li key={i}>
+              <span>
+                {h.seenMs > 0 ? clockText(h.seenMs, beat.plan.timeZone) : 'Before'},{' '}
+                {BEHAVIOUR_WORDS[h.behaviour].toLowerCase()}, {h.surety}
+              </span>{' '}
+              <strong>
+                {formatLength(Math.hypot(h.xM - mark.xM, h.yM - mark.yM), units)} away
+              </strong>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Behind>
+  );
+}
+
+/** A step is this share of a body's height (common practice). */
+const STEP_PER_HEIGHT = 0.43;
+
+/** A fish told by its bearing and paces from where the angler looks. */
+function ByBearing() {
+  const { actions, beat } = useWorkspace();
+  const viewer = usePart((s) => s.viewer ?? s.stand);
+  const heightM = usePart((s) => s.settings.anglerHeightM);
+  const [bearing, setBearing] = useState('');
+  const [paces, setPaces] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const mark = () => {
+    const deg = parseFigure(bearing, { what: 'Bearing', unit: '°', min: 0, max: 360 });
+    const steps = parseFigure(paces, { what: 'Paces', unit: 'paces', min: 0.5, max: 100 });
+    if (!deg.ok) return setProblem(deg.message);
+    if (!steps.ok) return setProblem(steps.message);
+    setProblem(null);
+    const rad = ((beat.plan.bearingDeg - deg.value) * Math.PI) / 180;
+    const m = steps.value * STEP_PER_HEIGHT * heightM;
+    actions.placeMark({
+      xM: viewer!.xM + m * Math.cos(rad),
+      yM: viewer!.yM + m * Math.sin(rad),
+    });
+  };
+  return (
+    <Behind title="Mark it by bearing and paces">
+      {!viewer && <p>Choose a place to look from first: bearing and paces are taken from there.</p>}
+      {viewer && (
+        <form
+          className="fields"
+          onSubmit={(e) => {
+            e.preventDefault();
+            mark();
+          }}
+        >
+          <label className="mark-note">
+            Bearing, ° from true north
+            <input
+              inputMode="decimal"
+              value={bearing}
+              onChange={(e) => setBearing(e.target.value)}
+            />
+          </label>
+          <label className="mark-note">
+            Paces
+            <input inputMode="decimal" value={paces} onChange={(e) => setPaces(e.target.value)} />
+          </label>
+          <Do type="submit">Mark it there</Do>
+        </form>
+      )}
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+    </Behind>
+  );
+}
+
+const postureWord = (p: Posture) =>
+  ({ stand: 'Standing', crouch: 'Crouched', kneel: 'Kneeling', crawl: 'Crawling' })[p];
+
+function facing(rad: number): string {
+  const cos = Math.cos(rad);
+  if (cos > 0.7) return 'up the valley';
+  if (cos < -0.7) return 'down the valley: the water turns back there';
+  return Math.sin(rad) > 0 ? 'the true right bank' : 'the true left bank';
+}
+
+/** Ring distances ahead of, beside and behind the fish. */
+function sightReach(ring: { bearingRad: number; radiusM: number }[], headingRad: number) {
+  const at = (offRad: number) => {
+    const n = ring.length;
+    const i = Math.round((((headingRad + offRad) / (2 * Math.PI)) % 1) * n + n) % n;
+    return ring[i]!.radiusM;
+  };
+  return { ahead: at(0), side: Math.max(at(Math.PI / 2), at(-Math.PI / 2)), behind: at(Math.PI) };
+}

@@ -1,0 +1,134 @@
+'use client';
+
+import { useRef } from 'react';
+import { Behind, Choice, Do } from '../../../ui/parts';
+import { formatMinutes } from '../../../core/units/index';
+import { usePart, useWorkspace } from '../../context';
+import { targetOf } from '../../state/state';
+import { inHundred } from '../../../words/words';
+import { AtTheStand } from './at-the-stand';
+import { OrderPanel } from './order-panel';
+import { CarePanel, ChangesPanel, ShadowPanel } from './stalk-care';
+import { StalkPlanPanel } from './stalk-plan';
+import { WayPanel } from './way-panel';
+
+export function StalkInspector() {
+  const target = usePart(targetOf);
+  const stale = usePart((s) => s.stalkStale);
+  const stand = usePart((s) => s.stand);
+  if (!target || !stand)
+    return (
+      <>
+        <section>
+          <h2>Get near, unseen</h2>
+          <p>Choose a fish or a lie first: on the plan or in the list.</p>
+        </section>
+        <OrderPanel />
+      </>
+    );
+  return (
+    <>
+      <section className={stale ? 'stale' : ''}>
+        <h2>The way to the stand</h2>
+        {stale && (
+          <p className="working" role="status">
+            Looking for a way.
+          </p>
+        )}
+        <WaysChoice />
+        <WayPanel />
+        <ShadowPanel />
+        <CarePanel />
+        <AtTheStand next="cast" word="Plan the cast" />
+      </section>
+      <ChangesPanel />
+      <StalkPlanPanel />
+      <OrderPanel />
+      <Carry />
+      <WhatThisRestsOn />
+    </>
+  );
+}
+
+/** Truly different ways beside one another. */
+function WaysChoice() {
+  const { actions } = useWorkspace();
+  const best = usePart((s) => (s.stalk?.kind === 'way' ? s.stalk : null));
+  const others = usePart((s) => s.stalkStudy?.others ?? null);
+  const shown = usePart((s) => s.stalkShown);
+  const target = usePart(targetOf);
+  if (!best || !others || others.length === 0) return null;
+  const calm = (w: typeof best) =>
+    inHundred(w.calm.find((c) => c.fishId === target?.id)?.best ?? 1).replace(' in 100', '');
+  return (
+    <Choice
+      label="Which way"
+      value={String(shown)}
+      options={[best, ...others].map((w, i) => [
+        String(i),
+        `${formatMinutes(w.seconds / 60)}, calm ${calm(w)}`,
+      ])}
+      onChange={(v) => actions.showWay(Number(v))}
+    />
+  );
+}
+
+/** Marks and the way for a handheld, where the beat has a place on the map. */
+function Carry() {
+  const { actions, beat } = useWorkspace();
+  const link = useRef<HTMLAnchorElement>(null);
+  if (!beat.plan.anchor)
+    return (
+      <p className="second">
+        To carry marks and way on a handheld (GPX), say where the beat lies in its sketch or survey.
+      </p>
+    );
+  const save = () => {
+    const text = actions.gpx();
+    if (text === null || !link.current) return;
+    const url = URL.createObjectURL(new Blob([text], { type: 'application/gpx+xml' }));
+    link.current.href = url;
+    link.current.click();
+    setTimeout(() => URL.revokeObjectURL(url), 10_000);
+  };
+  return (
+    <p>
+      <Do onClick={save}>Carry it as GPX</Do>
+      <a
+        ref={link}
+        href="#gpx"
+        download={`${beat.plan.name}.gpx`}
+        tabIndex={-1}
+        aria-hidden="true"
+        hidden
+      >
+        GPX
+      </a>
+    </p>
+  );
+}
+
+function WhatThisRestsOn() {
+  const noticing = usePart((s) => s.settings.noticing);
+  const methods = usePart((s) => s.settings.methods);
+  return (
+    <Behind title="What this rests on">
+      <p className="second">
+        Walking, crouched, kneeling and crawling on a quarter-metre grid; each step weighed for what
+        every marked fish and the best lies notice, for footfall, wading, footing and effort. A fish
+        is still calm with e^(-dose/{noticing.tauS} s), footfall weighs {noticing.footfall}: our
+        guesses, set them in Settings and weigh them by your own log. Deep or quick water, rocks,
+        bushes and marked hazards are never crossed. Land beyond what was surveyed is taken as flat
+        and open.{' '}
+        {methods.wading === 'never-unless'
+          ? 'Water is waded only where no way leads over land'
+          : 'Water is waded for the angle'}
+        ;{' '}
+        {methods.hiding === 'creep'
+          ? 'you creep and keep low'
+          : 'broken and stained water is a screen'}{' '}
+        (Settings).
+      </p>
+    </Behind>
+  );
+}

@@ -1,0 +1,102 @@
+'use client';
+
+import { formatLength, formatMinutes } from '../../../core/units/index';
+import { Do } from '../../../ui/parts';
+import { usePart, useWorkspace } from '../../context';
+import { noWayText } from '../../../words/stalk-words';
+import { useFishNames } from '../../use-fish-names';
+
+/** What the angler says of the way: where it starts, what it passes, what it leaves out, which bank. */
+export function StalkPlanPanel() {
+  const { actions, beat } = useWorkspace();
+  const tool = usePart((s) => s.stalkTool);
+  const from = usePart((s) => s.from);
+  const via = usePart((s) => s.via.length);
+  const out = usePart((s) => s.out.length);
+  const noEntry = !beat.plan.features.some((f) => f.kind === 'entry');
+  return (
+    <section>
+      <h3>Your say</h3>
+      <p className="second">
+        {from
+          ? 'It starts where you said you are.'
+          : noEntry
+            ? 'No entry is marked on this beat: it starts at the foot of the true left bank.'
+            : 'It starts at the entry that serves it best.'}{' '}
+        Drag the small square on the way to lead it elsewhere.
+      </p>
+      <div className="row">
+        <Do
+          aria-pressed={tool === 'from'}
+          onClick={() => actions.setStalkTool(tool === 'from' ? null : 'from')}
+        >
+          I am here
+        </Do>
+        {from && <Do onClick={() => actions.startFrom(null)}>From the entry</Do>}
+        <Do
+          aria-pressed={tool === 'forbid'}
+          onClick={() => actions.setStalkTool(tool === 'forbid' ? null : 'forbid')}
+        >
+          Not there
+        </Do>
+        {via > 0 && <Do onClick={actions.dropVia}>Drop the waypoints</Do>}
+      </div>
+      {tool && (
+        <p role="status">
+          <strong>
+            {tool === 'forbid'
+              ? 'Touch each spot the way must not pass.'
+              : 'Touch the place where you are.'}
+          </strong>{' '}
+          <button type="button" className="plain" onClick={() => actions.setStalkTool(null)}>
+            Done
+          </button>
+        </p>
+      )}
+      {out > 0 && (
+        <p className="second">
+          {out} {out === 1 ? 'spot is' : 'spots are'} taken out: touch one to let it be again.
+        </p>
+      )}
+      <FarBankPanel />
+    </section>
+  );
+}
+
+function FarBankPanel() {
+  const { actions } = useWorkspace();
+  const asked = usePart((s) => s.farBankAsked);
+  const answer = usePart((s) => s.farBank);
+  const units = usePart((s) => s.settings.units);
+  const nameOf = useFishNames();
+  return (
+    <>
+      <div className="row">
+        <Do aria-pressed={asked} onClick={() => actions.askFarBank(!asked)}>
+          Come from the other bank
+        </Do>
+      </div>
+      {asked && !answer && (
+        <p className="working" role="status">
+          Looking for a crossing.
+        </p>
+      )}
+      {asked && answer?.kind === 'no safe crossing' && (
+        <p>
+          <strong>No safe crossing on this beat by your limits.</strong> Come from that side by
+          another way, or stay on this one.
+        </p>
+      )}
+      {asked && answer?.kind === 'crossed' && (
+        <p>
+          Cross with {formatLength(answer.crossing.wadedM, units)} of wading, to{' '}
+          {formatLength(answer.crossing.deepestM, units)} deep, in{' '}
+          {formatMinutes(answer.crossing.seconds / 60)}; no promise that it is safe. From there:{' '}
+          {answer.onward.kind === 'way'
+            ? `${formatMinutes(answer.onward.seconds / 60)}, ${formatLength(answer.onward.lengthM, units)}${answer.onward.wadedM > 0 ? `, ${formatLength(answer.onward.wadedM, units)} of it wading` : ', no wading'}.`
+            : noWayText(answer.onward, nameOf)}
+        </p>
+      )}
+    </>
+  );
+}
