@@ -27,7 +27,7 @@ const anyCore = CORE_ORDER.map((name) => `core-${name}`);
 /** Rooms of the workspace; a later step may import an earlier one, as in core. */
 const STEP_ORDER = ['read', 'spot', 'stalk', 'cast', 'log'];
 const anyStep = STEP_ORDER.map((name) => `step-${name}`);
-const rooms = ['state', 'engine', 'parts', 'section', 'hours', 'frame', 'card'];
+const rooms = ['state', 'engine', 'records', 'parts', 'section', 'hours', 'frame', 'card'];
 
 const elements = [
   ...coreElements,
@@ -74,13 +74,15 @@ export const policies = [
   allow('drawing', 'drawing', 'workers', 'ui', 'words', ...anyCore),
   allow('room-state', 'room-state', 'workers', 'sync', ...anyCore),
   allow('room-engine', 'room-engine', 'room-state', 'workers', 'sync', ...anyCore),
-  allow('workspace', ...floor, 'sync', 'workers', ...anyCore),
-  allow('room-parts', 'room-parts', ...floor, ...kit),
+  allow('workspace', ...floor, 'room-records', 'sync', 'workers', ...anyCore),
+  allow('room-records', 'room-records', ...floor, 'sync', 'workers', ...anyCore),
+  allow('room-parts', 'room-parts', 'room-records', ...floor, ...kit),
   ...STEP_ORDER.map((name, i) =>
     allow(
       `step-${name}`,
       ...STEP_ORDER.slice(0, i + 1).map((n) => `step-${n}`),
       'room-parts',
+      'room-records',
       ...floor,
       ...kit,
     ),
@@ -93,6 +95,7 @@ export const policies = [
     'room-section',
     'room-hours',
     'room-parts',
+    'room-records',
     ...anyStep,
     ...floor,
     ...kit,
@@ -103,14 +106,25 @@ export const policies = [
     'room-frame',
     'room-section',
     'room-parts',
+    'room-records',
     ...anyStep,
     ...floor,
     ...kit,
   ),
-  allow('workspace-door', 'room-frame', 'room-state', 'room-card'),
+  allow('workspace-door', 'room-frame', 'room-state'),
   allow('making', 'making', ...kit),
   allow('app', 'app', 'making', 'workspace-door', ...kit),
-  allow('app-server', 'app', 'app-server', 'services', 'making', 'workspace-door', ...kit),
+  // The card is a page of its own: behind the door it would be loaded with every workspace.
+  allow(
+    'app-server',
+    'app',
+    'app-server',
+    'services',
+    'making',
+    'workspace-door',
+    'room-card',
+    ...kit,
+  ),
   allow('demo', 'demo', 'services', ...anyCore),
   allow('bench', 'bench', 'demo', 'workers', 'store', 'services', ...anyCore),
   allow('e2e', 'e2e', 'demo', 'workspace-door', 'making', ...kit),

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clientId } from '@/sync/client-id';
-import { send } from '../sync/send';
+import { api, problemOf } from '@/sync/client';
 
 interface ToolBeat {
   id: string;
@@ -17,8 +17,8 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
   const router = useRouter();
   const [renaming, setRenaming] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const change = async (body: object) => {
-    const said = await send(`/api/v1/beats/${beat.id}`, 'PATCH', body);
+  const change = async (body: Parameters<typeof api.changeBeat>[1]) => {
+    const said = problemOf(await api.changeBeat(beat.id, body));
     setProblem(said);
     if (!said) {
       setRenaming(false);
@@ -26,7 +26,7 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
     }
   };
   const copy = async () => {
-    const said = await send(`/api/v1/beats/${beat.id}/copy`, 'POST', { newId: clientId() });
+    const said = problemOf(await api.copyBeat(beat.id, clientId()));
     setProblem(said);
     router.refresh();
   };
@@ -83,7 +83,7 @@ export function StreamName({ id, name }: { id: string; name: string }) {
   const [renaming, setRenaming] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const keep = async (to: string) => {
-    const said = await send(`/api/v1/streams/${id}`, 'PATCH', { name: to });
+    const said = problemOf(await api.renameStream(id, to));
     setProblem(said);
     if (!said) {
       setRenaming(false);

@@ -3,14 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { send } from '../sync/send';
-
-interface TableReport {
-  table: string;
-  taken: number;
-  known: number;
-  differing: number;
-}
+import { api, problemOf, type RestoreReport } from '@/sync/client';
 
 const TABLE_WORDS: Record<string, string> = {
   settings: 'settings',
@@ -30,7 +23,7 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const takeBack = async (id: string) => {
-    setProblem(await send(`/api/v1/beats/${id}`, 'PATCH', { deleted: false }));
+    setProblem(problemOf(await api.changeBeat(id, { deleted: false })));
     router.refresh();
   };
   return (
@@ -73,23 +66,16 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
 /** A dry run first: what would be taken, what is here already; then, asked again, for good. */
 function Restore({ onDone }: { onDone: () => void }) {
   const [text, setText] = useState<string | null>(null);
-  const [report, setReport] = useState<{ dry: boolean; tables: TableReport[] } | null>(null);
+  const [report, setReport] = useState<RestoreReport | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const run = async (body: string, dry: boolean) => {
     setProblem(null);
-    const response = await fetch(`/api/v1/book?dry=${dry ? 1 : 0}`, { method: 'POST', body }).catch(
-      () => null,
-    );
-    if (!response) {
-      setProblem('The backup could not be sent to the program. Is it still running?');
+    const reply = await api.restoreBook(new Blob([body]), dry);
+    if (!reply.ok) {
+      setProblem(reply.message);
       return;
     }
-    const answer = await response.json();
-    if (!response.ok) {
-      setProblem(answer.error.message);
-      return;
-    }
-    setReport(answer);
+    setReport(reply.value);
     if (!dry) {
       setText(null);
       onDone();

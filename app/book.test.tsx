@@ -1,7 +1,7 @@
 import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
-import { DEFAULT_SETTINGS } from '../services/settings';
+import { DEFAULT_SETTINGS } from '../core/log/index';
 import { BeatTools, StreamName } from './beat-tools';
 import { BookTools } from './book-tools';
 import { DraftList } from './draft-list';

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { send } from '../sync/send';
+import { api } from '@/sync/client';
 
 interface ListedDraft {
   id: string;
@@ -33,7 +33,7 @@ export function DraftList({ drafts }: { drafts: readonly ListedDraft[] }) {
               aria-label={`Throw away ${d.name}`}
               onClick={async () => {
                 localStorage.removeItem(`pebble-draft-${d.id}`);
-                await send(`/api/v1/drafts/${d.id}`, 'DELETE');
+                await api.dropDraft(d.id);
                 router.refresh();
               }}
             >

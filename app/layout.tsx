@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
+import { QueryProvider } from '@/sync/queries';
 import { Provider } from '@/ui/provider';
 import { tokenCss } from '@/ui/tokens';
 import '@/ui/parts.css';
@@ -30,7 +31,9 @@ export default function RootLayout({ children }: { children: ReactNode }) {
         <style dangerouslySetInnerHTML={{ __html: tokenCss() }} />
       </head>
       <body>
-        <Provider>{children}</Provider>
+        <Provider>
+          <QueryProvider>{children}</QueryProvider>
+        </Provider>
       </body>
     </html>
   );

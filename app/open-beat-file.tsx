@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BeatPlan } from '@/core/formats/index';
 import { clientId } from '@/sync/client-id';
-import { send } from '../sync/send';
+import { api } from '@/sync/client';
 
 /** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
 export function OpenBeatFile({ empty }: { empty: boolean }) {
@@ -19,23 +19,16 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
     setProblem('');
     setPartial(null);
     const id = clientId();
-    try {
-      const response = await fetch(`/api/v1/beats/${id}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ stream: streamName, file }),
-      });
-      if (response.ok) {
-        router.push(`/b/${id}/read`);
-        return;
-      }
-      const body = (await response.json()) as { error: { message: string } };
-      setProblem(body.error.message);
+    const reply = await api.saveBeat(id, { stream: streamName, file });
+    if (reply.ok) {
+      router.push(`/b/${id}/read`);
+      return;
+    }
+    setProblem(reply.message);
+    if (reply.kind === 'refused') {
       const { readBeat } = await import('@/core/formats/index');
       const read = readBeat(file);
       setPartial(read.ok ? null : read.partial);
-    } catch {
-      setProblem('The file could not be sent to this program. Is it still running?');
     }
     setBusy(false);
   }
@@ -43,14 +36,13 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
   /** What could be read is kept as a survey in the making; what could not is named above. */
   async function openPartial(plan: BeatPlan) {
     const id = clientId();
-    const body = {
+    const reply = await api.saveDraft(id, {
       kind: 'survey',
       streamName: stream.trim(),
       beatId: null,
       body: { plan, photo: null },
-    };
-    const said = await send(`/api/v1/drafts/${id}`, 'PUT', body);
-    if (said) setProblem(said);
+    });
+    if (!reply.ok) setProblem(reply.message);
     else router.push(`/make/survey/${id}`);
   }
   async function takePractice() {

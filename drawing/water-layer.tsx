@@ -4,7 +4,7 @@ import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { FlowField } from '../core/water/index';
 import { rampLab } from '../ui/colour';
 import { DEPTH_RAMP, PACE_RAMP, type Theme } from '../ui/tokens';
-import { hirePaint, latestWins } from '../workers/client';
+import { spawnPaint, latestWins } from '../workers/client';
 import type { PaintedWater } from '../workers/paint-water';
 import { pageX, pageY, type Camera } from './camera';
 import type { DepthLines, DepthWord } from './depth-lines';
@@ -36,13 +36,13 @@ export function WaterCanvas({
   const [painted, setPainted] = useState<{ canvas: HTMLCanvasElement; of: string } | null>(null);
   const ask = useRef<((job: PaintRequest) => void) | null>(null);
   useEffect(() => {
-    const worker = hirePaint(() => setPainted(null));
+    const worker = spawnPaint(() => setPainted(null));
     ask.current = latestWins(
       (r: PaintRequest): Promise<PaintedWater> => worker.call.paint(r),
       (result, r) => setPainted({ canvas: toCanvas(result), of: pictureOf(r.quantity, r.dim) }),
       () => setPainted(null),
     );
-    return () => worker.dismiss();
+    return () => worker.terminate();
   }, []);
   const pxPerM = paintScale(camera.scale);
   useEffect(() => {
@@ -93,7 +93,7 @@ export function WaterCanvas({
 
 const pictureOf = (quantity: string, dim: boolean) => `${quantity} ${dim ? 'dim' : 'light'}`;
 
-type PaintRequest = Parameters<ReturnType<typeof hirePaint>['call']['paint']>[0];
+type PaintRequest = Parameters<ReturnType<typeof spawnPaint>['call']['paint']>[0];
 
 /** Painted at the device's resolution in steps of two, so that a slow zoom does not repaint each frame. */
 function paintScale(scale: number): number {

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { Redo2, Undo2 } from 'lucide-react';
 import type { UnitSystem } from '../core/units/index';
+import { api } from '../sync/client';
 import { Do } from '../ui/parts';
 import { ThemeButton } from '../ui/theme-button';
 import { WordsField } from './fields';
@@ -65,11 +66,7 @@ export function MakingTop({
 function UnitsButton({ units }: { units: UnitSystem }) {
   const router = useRouter();
   const change = async () => {
-    await fetch('/api/v1/settings', {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ units: units === 'us' ? 'metric' : 'us' }),
-    }).catch(() => null);
+    await api.changeSettings({ units: units === 'us' ? 'metric' : 'us' });
     router.refresh();
   };
   return (

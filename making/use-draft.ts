@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { api } from '../sync/client';
 import { begin, commit, redo, undo, type History } from './history';
 
 export interface DraftInput<T> {
@@ -52,14 +53,7 @@ export function useDraft<T>(input: DraftInput<T>) {
     setSaving('saving');
     let timer = 0;
     const send = async () => {
-      const ok = await fetch(`/api/v1/drafts/${id}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ kind, beatId, ...held }),
-      }).then(
-        (r) => r.ok,
-        () => false,
-      );
+      const { ok } = await api.saveDraft(id, { kind, beatId, ...held });
       if (stopped) return;
       if (ok) {
         localStorage.removeItem(mirrorKey(id));

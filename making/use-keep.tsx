@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Do } from '../ui/parts';
-import { saveBeat } from './save-beat';
+import { api, problemOf } from '../sync/client';
 
 interface Finished {
   file: unknown;
@@ -29,7 +29,9 @@ export function useKeep(
       return;
     }
     const id = input.beatId ?? input.id;
-    const problem = await saveBeat(id, { ...done, stream: draft.streamName, draftId: input.id });
+    const problem = problemOf(
+      await api.saveBeat(id, { ...done, stream: draft.streamName, draftId: input.id }),
+    );
     if (problem) {
       setRefusal(problem);
       return;

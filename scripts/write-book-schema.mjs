@@ -1,4 +1,5 @@
 // Writes public/book.schema.json, the published shape of a backup, from the one table below.
+// book-1.schema.json beside it is the shape that earlier backups have; it does not change any more.
 import { writeFileSync } from 'node:fs';
 
 const text = { type: 'string' };
@@ -86,11 +87,23 @@ const tables = {
     note: text,
     dropped: flag,
   },
-  outings: { id, beat_id: id, local_date: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } },
+  outings: { id, start_ms: ms, end_ms: maybe(ms), time_zone: text, note: text },
+  readings: {
+    id,
+    outing_id: id,
+    beat_id: maybe(id),
+    taken_ms: ms,
+    zone_offset_min: ms,
+    water_temp_c: maybe(real),
+    air_temp_c: maybe(real),
+    turbidity_ntu: maybe(real),
+    note: text,
+    dropped: flag,
+  },
   tries: {
     id,
     outing_id: id,
-    beat_id: id,
+    beat_id: maybe(id),
     mark_id: maybe(id),
     fly: text,
     opened_ms: ms,
@@ -100,6 +113,7 @@ const tables = {
   try_events: {
     id,
     try_id: id,
+    device: { type: 'string', maxLength: 64 },
     seq: ms,
     code: text,
     client_ms: ms,
@@ -108,15 +122,11 @@ const tables = {
   },
 };
 
-const LATER_COLUMNS = ['behaviour', 'note', 'photo_id', 'seen_ms'];
-const LATER = ['reads', 'sightings', 'rises'];
-
 const rows = (columns) => ({
   type: 'array',
   items: {
     type: 'object',
-    // Columns that came later have defaults: older backups lack them.
-    required: Object.keys(columns).filter((c) => !LATER_COLUMNS.includes(c)),
+    required: Object.keys(columns),
     properties: columns,
     additionalProperties: false,
   },
@@ -130,12 +140,11 @@ const schema = {
   type: 'object',
   required: ['pebbleLaneBook', 'writtenMs', 'tables'],
   properties: {
-    pebbleLaneBook: { const: 1 },
+    pebbleLaneBook: { const: 2 },
     writtenMs: ms,
     tables: {
       type: 'object',
-      // Tables that came later are missing from older backups: those are still taken.
-      required: Object.keys(tables).filter((t) => !LATER.includes(t)),
+      required: Object.keys(tables),
       properties: Object.fromEntries(Object.entries(tables).map(([n, c]) => [n, rows(c)])),
       additionalProperties: false,
     },

@@ -2,23 +2,24 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020';
 import { addToBook, readWholeBook, type BookRows, type TableReport } from '../store/index';
+import { upgradeFirstBackup, type FirstBackup } from './backup-upgrade';
 import { book } from './book';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
 
-/** The published shape of a backup, served with the application. */
-export const BOOK_SCHEMA_FILE = 'public/book.schema.json';
+/** The published shapes of a backup, now and before, served with the application. */
+const SCHEMA_FILES = { 1: 'public/book-1.schema.json', 2: 'public/book.schema.json' } as const;
 const MOST_PROBLEMS = 8;
 
 export interface Backup {
-  pebbleLaneBook: 1;
+  pebbleLaneBook: 2;
   writtenMs: number;
   tables: BookRows;
 }
 
 /** The whole book as one JSON; solved flows are left out, they are computed again. */
 export async function backUpBook(): Promise<Backup> {
-  return { pebbleLaneBook: 1, writtenMs: nowMs(), tables: await readWholeBook(await book()) };
+  return { pebbleLaneBook: 2, writtenMs: nowMs(), tables: await readWholeBook(await book()) };
 }
 
 export interface RestoreReport {
@@ -27,11 +28,12 @@ export interface RestoreReport {
 }
 
 /**
- * Adds a backup to this book: what is missing is taken, what is here stays. A dry run says the
+ * Adds a backup to this book, also one from before: what is missing is taken, what is here stays. A dry run says the
  * same and keeps nothing. A backup that is not whole is refused with what is wrong, and where.
  */
 export async function restoreBook(json: unknown, dry: boolean): Promise<Outcome<RestoreReport>> {
-  const check = schema();
+  const isFirst = (json as FirstBackup | null)?.pebbleLaneBook === 1;
+  const check = schema(isFirst ? 1 : 2);
   if (!check(json)) {
     const said = (check.errors ?? [])
       .slice(0, MOST_PROBLEMS)
@@ -39,7 +41,8 @@ export async function restoreBook(json: unknown, dry: boolean): Promise<Outcome<
     return refused('invalid', `This is not a backup of a book. ${said.join(' ')}`, 'book');
   }
   try {
-    const tables = await addToBook(await book(), (json as Backup).tables, dry);
+    const rows = isFirst ? upgradeFirstBackup(json as FirstBackup) : (json as Backup).tables;
+    const tables = await addToBook(await book(), rows, dry);
     return done({ dry, tables });
   } catch (error) {
     return refused(
@@ -50,7 +53,7 @@ export async function restoreBook(json: unknown, dry: boolean): Promise<Outcome<
   }
 }
 
-function schema() {
+function schema(version: keyof typeof SCHEMA_FILES) {
   const ajv = new Ajv2020({ allErrors: true });
-  return ajv.compile(JSON.parse(readFileSync(join(process.cwd(), BOOK_SCHEMA_FILE), 'utf8')));
+  return ajv.compile(JSON.parse(readFileSync(join(process.cwd(), SCHEMA_FILES[version]), 'utf8')));
 }

@@ -15,10 +15,8 @@ import {
   type ListedBeat,
   type MadeFrom,
   type StoredBeat,
-  type MarkWithHistory,
-  type StoredRise,
-  type StoredTry,
 } from '../store/index';
+import type { KeptRise, Mark, Try } from '../core/log/index';
 import { decodeFlow } from '../core/water/index';
 import { book } from './book';
 import { nowMs } from './clock';
@@ -35,9 +33,9 @@ export async function streamsInBook() {
 
 export interface OpenBeat {
   beat: StoredBeat;
-  marks: MarkWithHistory[];
-  rises: StoredRise[];
-  tries: StoredTry[];
+  marks: Mark[];
+  rises: KeptRise[];
+  tries: Try[];
 }
 
 export async function openBeat(id: string): Promise<Outcome<OpenBeat>> {

@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import { EMPTY_SNAPSHOT } from '../core/log/index';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -173,10 +174,12 @@ describe('backup', () => {
       openedMs: 1,
       zoneOffsetMin: 0,
     };
-    await beginTry({ ...attempt, snapshot: {} }, '2026-06-13');
+    const outing = { id: 'o1', startMs: 1, endMs: null, timeZone: 'UTC', note: '' };
+    await beginTry({ ...attempt, snapshot: EMPTY_SNAPSHOT }, outing);
     for (const seq of [1, 2])
       await recordEvent('t1', {
         id: `e${seq}`,
+        device: 'd1',
         seq,
         code: 'cast',
         clientMs: seq,

@@ -21,12 +21,14 @@ export { keepRise, takeRiseBack } from './rises';
 export { keepMark, removeMark } from './marks';
 export { beginTry, recordEvent } from './tries';
 export {
-  changeSettings,
-  DEFAULT_SETTINGS,
-  settings,
-  type Methods,
-  type Settings,
-} from './settings';
+  keepOuting,
+  keepReading,
+  outingOfDay,
+  outingsInBook,
+  readingsOf,
+  takeReadingBack,
+} from './outings';
+export { changeSettings, settings } from './settings';
 export { nowMs } from './clock';
 export { dataFolder } from './book';
 export type { Outcome } from './outcome';

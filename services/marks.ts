@@ -1,10 +1,10 @@
-import { findBeat, putMark, strikeMark, type StoredMark } from '../store/index';
+import { findBeat, putMark, strikeMark, type MarkRow } from '../store/index';
 import { book } from './book';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
 
 type Later = 'behaviour' | 'note' | 'photoId' | 'seenMs';
-type MarkToKeep = Omit<StoredMark, Later> & { [K in Later]?: StoredMark[K] | undefined };
+type MarkToKeep = Omit<MarkRow, Later> & { [K in Later]?: MarkRow[K] | undefined };
 
 /** Keeps a mark or its new state. The id is the client's: repeating is harmless. */
 export async function keepMark(mark: MarkToKeep): Promise<Outcome<null>> {

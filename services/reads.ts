@@ -1,11 +1,12 @@
-import { dropRead, findBeat, listReads, putRead, type StoredRead } from '../store/index';
-import { quickRead, type QuickAnswers } from '../core/lies/index';
+import { dropRead, findBeat, listReads, putRead } from '../store/index';
+import { quickRead } from '../core/lies/index';
+import type { KeptRead } from '../core/log/index';
 import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
 
 /** Keeps a quick read. What was told must be something that can be rated; its beat must exist. */
-export async function keepRead(read: StoredRead): Promise<Outcome<null>> {
-  const rated = quickRead(read.answers as QuickAnswers);
+export async function keepRead(read: KeptRead): Promise<Outcome<null>> {
+  const rated = quickRead(read.answers);
   if (!rated.ok) return refused('invalid', rated.problems.join(' '), 'answers');
   const db = await book();
   if (read.beatId !== null && !(await findBeat(db, read.beatId)))
@@ -14,7 +15,7 @@ export async function keepRead(read: StoredRead): Promise<Outcome<null>> {
   return done(null);
 }
 
-export async function readsInBook(beatId?: string): Promise<StoredRead[]> {
+export async function readsInBook(beatId?: string): Promise<KeptRead[]> {
   return listReads(await book(), beatId);
 }
 

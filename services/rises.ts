@@ -1,9 +1,9 @@
-import { dropRise, findBeat, putRise, type StoredRise } from '../store/index';
+import { dropRise, findBeat, putRise, type RiseRow } from '../store/index';
 import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
 
 /** Keeps a ring. The id is the client's: repeating is harmless. */
-export async function keepRise(rise: StoredRise): Promise<Outcome<null>> {
+export async function keepRise(rise: RiseRow): Promise<Outcome<null>> {
   const db = await book();
   if (!(await findBeat(db, rise.beatId)))
     return refused('not-found', `There is no beat "${rise.beatId}" in this book.`, 'beatId');

@@ -2,6 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
+import { EMPTY_SNAPSHOT } from '../core/log/index';
 import {
   beatsInBook,
   beginTry,
@@ -52,10 +53,18 @@ it('imports a beat, opens it with what belongs to it, and says what is not there
     fly: '',
     openedMs: 1,
     zoneOffsetMin: 0,
-    snapshot: {},
+    snapshot: EMPTY_SNAPSHOT,
   };
-  expect(await beginTry(t, '2026-06-13')).toMatchObject({ ok: true });
-  const event = { id: 'e1', seq: 1, code: 'cast' as const, clientMs: 1, zoneOffsetMin: 0 };
+  const outing = { id: 'o1', startMs: 1, endMs: null, timeZone: 'UTC', note: '' };
+  expect(await beginTry(t, outing)).toMatchObject({ ok: true });
+  const event = {
+    id: 'e1',
+    device: 'd1',
+    seq: 1,
+    code: 'cast' as const,
+    clientMs: 1,
+    zoneOffsetMin: 0,
+  };
   expect(await recordEvent('t1', event)).toMatchObject({ ok: true });
   expect(await recordEvent('t1', event)).toMatchObject({ ok: true });
   expect(await recordEvent('t1', { ...event, id: 'e2' })).toMatchObject({

@@ -1,17 +1,17 @@
-import type { TryEvent } from '../core/log/index';
-import { appendEvent, findBeat, openTry, type StoredTry } from '../store/index';
+import type { Outing, Try, TryEvent } from '../core/log/index';
+import { appendEvent, findBeat, openTry } from '../store/index';
 import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
 
-/** Opens a try with its snapshot, and an outing for its beat and local date if there is none. */
+/** Opens a try with its snapshot, and its outing if that is new. */
 export async function beginTry(
-  t: Omit<StoredTry, 'events'>,
-  localDate: string,
+  t: Omit<Try, 'events' | 'outingId'>,
+  outing: Outing,
 ): Promise<Outcome<null>> {
   const db = await book();
-  if (!(await findBeat(db, t.beatId)))
+  if (t.beatId !== null && !(await findBeat(db, t.beatId)))
     return refused('not-found', `There is no beat "${t.beatId}" in this book.`, 'beatId');
-  await openTry(db, t, localDate);
+  await openTry(db, { ...t, outingId: outing.id }, outing);
   return done(null);
 }
 
@@ -21,6 +21,10 @@ export async function recordEvent(tryId: string, event: TryEvent): Promise<Outco
   if (outcome === 'no such try')
     return refused('not-found', `There is no try "${tryId}" in this book.`);
   if (outcome === 'sequence taken')
-    return refused('conflict', `Another event of this try already has number ${event.seq}.`, 'seq');
+    return refused(
+      'conflict',
+      `Another event of this try from the same device already has number ${event.seq}.`,
+      'seq',
+    );
   return done(null);
 }

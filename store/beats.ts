@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { planHash, type BeatPlan } from '../core/formats/index';
 import type { Db } from './open';
@@ -90,7 +91,7 @@ export interface BeatToKeep {
  */
 export async function putBeat(db: Db, beat: BeatToKeep, draftId: string | null): Promise<void> {
   await db.transaction().execute(async (trx) => {
-    const streamId = await streamNamed(trx, beat.streamName, `stream-${beat.id}`);
+    const streamId = await streamNamed(trx, beat.streamName);
     const hash = planHash(beat.plan);
     const values = {
       stream_id: streamId,
@@ -134,19 +135,21 @@ export async function putBeat(db: Db, beat: BeatToKeep, draftId: string | null):
   });
 }
 
-async function streamNamed(db: Db, name: string, idIfNew: string): Promise<string> {
+/** The stream of that name, made if there is none. */
+async function streamNamed(db: Db, name: string): Promise<string> {
+  const made = await db
+    .insertInto('streams')
+    .values({ id: `stream-${randomUUID()}`, name, deleted_ms: null })
+    .onConflict((c) => c.column('name').doNothing())
+    .returning('id')
+    .executeTakeFirst();
+  if (made) return made.id;
   const known = await db
     .selectFrom('streams')
     .select('id')
     .where('name', '=', name)
-    .executeTakeFirst();
-  if (known) return known.id;
-  await db
-    .insertInto('streams')
-    .values({ id: idIfNew, name, deleted_ms: null })
-    .onConflict((c) => c.column('id').doUpdateSet({ name }))
-    .execute();
-  return idIfNew;
+    .executeTakeFirstOrThrow();
+  return known.id;
 }
 
 export interface BeatChange {
@@ -183,7 +186,7 @@ export async function changeBeat(
           plan_hash: planHash(renamed),
         }),
         ...(change.streamName !== undefined && {
-          stream_id: await streamNamed(trx, change.streamName, `stream-${id}-${nowMs}`),
+          stream_id: await streamNamed(trx, change.streamName),
         }),
         ...(change.putAway !== undefined && { put_away: change.putAway ? 1 : 0 }),
         ...(change.deleted !== undefined && { deleted_ms: change.deleted ? nowMs : null }),
@@ -207,13 +210,15 @@ export async function listStreams(db: Db): Promise<{ id: string; name: string }[
 
 /** false when another stream has that name. */
 export async function renameStream(db: Db, id: string, name: string): Promise<boolean> {
-  const other = await db
-    .selectFrom('streams')
-    .select('id')
-    .where('name', '=', name)
-    .where('id', '!=', id)
-    .executeTakeFirst();
-  if (other) return false;
-  await db.updateTable('streams').set({ name }).where('id', '=', id).execute();
-  return true;
+  return db.transaction().execute(async (trx) => {
+    const other = await trx
+      .selectFrom('streams')
+      .select('id')
+      .where('name', '=', name)
+      .where('id', '!=', id)
+      .executeTakeFirst();
+    if (other) return false;
+    await trx.updateTable('streams').set({ name }).where('id', '=', id).execute();
+    return true;
+  });
 }

@@ -29,18 +29,10 @@ export {
   type BookTable,
   type TableReport,
 } from './whole-book';
-export { dropRead, listReads, putRead, type StoredRead } from './reads';
+export { dropRead, listReads, putRead } from './reads';
 export { findFlow, hasFlow, saveFlow } from './flows';
-export {
-  BEHAVIOURS,
-  listMarks,
-  putMark,
-  strikeMark,
-  type Behaviour,
-  type MarkWithHistory,
-  type Sighting,
-  type StoredMark,
-} from './marks';
-export { dropRise, listRises, putRise, type StoredRise } from './rises';
+export { listMarks, putMark, strikeMark, type MarkRow } from './marks';
+export { dropRise, listRises, putRise, type RiseRow } from './rises';
+export { dropReading, listOutings, listReadings, putOuting, putReading } from './outings';
 export { readSettings, writeSettings } from './settings';
-export { appendEvent, listTries, openTry, type AppendOutcome, type StoredTry } from './tries';
+export { appendEvent, listTries, openTry, type AppendOutcome } from './tries';

@@ -1,35 +1,12 @@
 import { sql } from 'kysely';
+import { isOtherSighting, type Mark, type Sighting } from '../core/log/index';
+import { grouped } from './grouped';
 import type { Db } from './open';
 
-export type Surety = 'sure' | 'likely' | 'maybe';
-export const BEHAVIOURS = ['holding', 'rising', 'nymphing', 'cruising', 'glued', 'gone'] as const;
-export type Behaviour = (typeof BEHAVIOURS)[number];
+/** A mark without what it was before. */
+export type MarkRow = Omit<Mark, 'history'> & { beatId: string };
 
-/** Where and how a fish was seen. Metres in the plan; `fishDepthM` below the surface. */
-export interface Sighting {
-  xM: number;
-  yM: number;
-  fishDepthM: number;
-  headingRad: number;
-  surety: Surety;
-  behaviour: Behaviour;
-  /** When it was seen so; 0 when that was not kept. */
-  seenMs: number;
-}
-
-/** A fish that was seen. */
-export interface StoredMark extends Sighting {
-  id: string;
-  beatId: string;
-  totalLengthCm: number;
-  note: string;
-  photoId: string | null;
-}
-
-/** A mark with what it was before, oldest first. */
-export type MarkWithHistory = StoredMark & { history: Sighting[] };
-
-export async function listMarks(db: Db, beatId: string): Promise<MarkWithHistory[]> {
+export async function listMarks(db: Db, beatId: string): Promise<(Mark & { beatId: string })[]> {
   const rows = await db
     .selectFrom('marks')
     .selectAll()
@@ -46,6 +23,7 @@ export async function listMarks(db: Db, beatId: string): Promise<MarkWithHistory
     .where('marks.beat_id', '=', beatId)
     .orderBy('sightings.kept_ms')
     .execute();
+  const ofMark = grouped(before, (b) => b.mark_id);
   return rows.map((r) => ({
     ...sighting(r),
     id: r.id,
@@ -53,7 +31,7 @@ export async function listMarks(db: Db, beatId: string): Promise<MarkWithHistory
     totalLengthCm: r.total_length_cm,
     note: r.note,
     photoId: r.photo_id,
-    history: before.filter((b) => b.mark_id === r.id).map(sighting),
+    history: (ofMark.get(r.id) ?? []).map(sighting),
   }));
 }
 
@@ -70,8 +48,8 @@ const sighting = (r: {
   yM: r.y_m,
   fishDepthM: r.depth_m,
   headingRad: r.heading_rad,
-  surety: r.surety as Surety,
-  behaviour: r.behaviour as Behaviour,
+  surety: r.surety as Sighting['surety'],
+  behaviour: r.behaviour as Sighting['behaviour'],
   seenMs: r.seen_ms,
 });
 
@@ -79,7 +57,7 @@ const sighting = (r: {
  * Keeps a mark or its new state; the id is the client's, so repeating is harmless. What it was
  * before is kept as a sighting where the place, the surety or what it did has changed.
  */
-export async function putMark(db: Db, mark: StoredMark, nowMs: number): Promise<void> {
+export async function putMark(db: Db, mark: MarkRow, nowMs: number): Promise<void> {
   const values = {
     x_m: mark.xM,
     y_m: mark.yM,
@@ -98,13 +76,7 @@ export async function putMark(db: Db, mark: StoredMark, nowMs: number): Promise<
       .selectAll()
       .where('id', '=', mark.id)
       .executeTakeFirst();
-    const moved =
-      was &&
-      (was.x_m !== values.x_m ||
-        was.y_m !== values.y_m ||
-        was.surety !== values.surety ||
-        was.behaviour !== values.behaviour);
-    if (moved) {
+    if (was && isOtherSighting(sighting(was), mark)) {
       await trx
         .insertInto('sightings')
         .values({

@@ -22,6 +22,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of SPOT) await sql.raw(statement).execute(db);
     },
   },
+  '2026-005-outings': {
+    async up(db: Kysely<unknown>) {
+      for (const statement of OUTINGS) await sql.raw(statement).execute(db);
+    },
+  },
 };
 
 const FIRST_LIGHT = [
@@ -94,4 +99,65 @@ const SPOT = [
     id text primary key, beat_id text not null references beats(id), seq integer not null,
     at_ms integer not null, x_m real not null, y_m real not null, dropped integer not null default 0) strict`,
   `create index rises_of_beat on rises(beat_id)`,
+];
+
+/**
+ * An outing is a day, no longer one beat on one date: those of one date become one. A try may have
+ * no beat; events say which device saw them. Tables are made anew beside the old ones, parents first,
+ * filled, and the old ones dropped children first, so that no reference ever dangles; renaming then
+ * carries the references along.
+ */
+const OUTINGS = [
+  // Two streams of one name become the older one.
+  `update beats set stream_id = (
+    select s.id from streams s join streams own on own.name = s.name
+    where own.id = beats.stream_id order by s.rowid limit 1)`,
+  `delete from streams where rowid not in (select min(rowid) from streams group by name)`,
+  `create unique index streams_by_name on streams(name)`,
+  `create table outings_now (
+    id text primary key, start_ms integer not null, end_ms integer, time_zone text not null,
+    note text not null default '') strict`,
+  `insert into outings_now (id, start_ms, end_ms, time_zone)
+    select 'outing-' || o.local_date,
+      coalesce(min(t.opened_ms), 1000 * cast(strftime('%s', o.local_date) as integer)),
+      coalesce(max(t.opened_ms), 1000 * cast(strftime('%s', o.local_date) as integer)),
+      coalesce(max(json_extract(b.plan_json, '$.timeZone')), 'UTC')
+    from outings o join beats b on b.id = o.beat_id left join tries t on t.outing_id = o.id
+    group by o.local_date`,
+  `create table tries_now (
+    id text primary key, outing_id text not null references outings_now(id),
+    beat_id text references beats(id), mark_id text references marks(id), fly text not null,
+    opened_ms integer not null, zone_offset_min integer not null, snapshot_json text not null,
+    summary_version integer not null default 0, closed_ms integer, state text not null default 'open',
+    casts integer not null default 0, last_fly text, landed_cm real, species text, lie_kind text,
+    rating real, depth_m real, surface_speed_mps real, mean_speed_mps real, water_temp_c real,
+    lay_kind text, fly_kind text, chance real) strict`,
+  `insert into tries_now (id, outing_id, beat_id, mark_id, fly, opened_ms, zone_offset_min, snapshot_json)
+    select t.id, 'outing-' || o.local_date, t.beat_id, t.mark_id, t.fly, t.opened_ms,
+      t.zone_offset_min, t.snapshot_json
+    from tries t join outings o on o.id = t.outing_id order by t.rowid`,
+  `create table try_events_now (
+    row integer primary key, id text not null unique, try_id text not null references tries_now(id),
+    device text not null, seq integer not null, code text not null, client_ms integer not null,
+    zone_offset_min integer not null, detail_json text not null, unique (try_id, device, seq)) strict`,
+  `insert into try_events_now (row, id, try_id, device, seq, code, client_ms, zone_offset_min, detail_json)
+    select row, id, try_id, '', seq, code, client_ms, zone_offset_min, detail_json from try_events`,
+  `drop trigger try_events_keep`,
+  `drop trigger try_events_stay`,
+  `drop table try_events`,
+  `drop table tries`,
+  `drop table outings`,
+  `alter table outings_now rename to outings`,
+  `alter table tries_now rename to tries`,
+  `alter table try_events_now rename to try_events`,
+  `create index tries_of_beat on tries(beat_id)`,
+  `create index tries_of_outing on tries(outing_id)`,
+  `create trigger try_events_keep before update on try_events begin select raise(abort, 'events are append-only'); end`,
+  `create trigger try_events_stay before delete on try_events begin select raise(abort, 'events are append-only'); end`,
+  `create table readings (
+    id text primary key, outing_id text not null references outings(id),
+    beat_id text references beats(id), taken_ms integer not null, zone_offset_min integer not null,
+    water_temp_c real, air_temp_c real, turbidity_ntu real, note text not null default '',
+    dropped integer not null default 0) strict`,
+  `create index readings_of_outing on readings(outing_id)`,
 ];

@@ -1,9 +1,11 @@
 import { copyFileSync, existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import BetterSqlite3 from 'better-sqlite3';
-import { Kysely, Migrator, SqliteDialect } from 'kysely';
+import { Kysely, Migrator } from 'kysely';
+import { ImmediateSqliteDialect } from './immediate-dialect';
 import { MIGRATIONS } from './migrations';
 import type { Database } from './schema';
+import { summariseTries } from './try-summary';
 
 export type Db = Kysely<Database>;
 
@@ -23,7 +25,7 @@ export async function openStore(folder: string): Promise<Db> {
   sqlite.pragma('synchronous = FULL');
   sqlite.pragma('foreign_keys = ON');
   sqlite.pragma('busy_timeout = 5000');
-  const db = new Kysely<Database>({ dialect: new SqliteDialect({ database: sqlite }) });
+  const db = new Kysely<Database>({ dialect: new ImmediateSqliteDialect({ database: sqlite }) });
   const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } });
   const pending = (await migrator.getMigrations()).filter((m) => m.executedAt === undefined);
   if (existed && pending.length > 0) {
@@ -35,5 +37,6 @@ export async function openStore(folder: string): Promise<Db> {
     await db.destroy();
     throw error;
   }
+  await summariseTries(db);
   return db;
 }

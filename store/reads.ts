@@ -1,35 +1,22 @@
+import type { KeptRead } from '../core/log/index';
 import type { Db } from './open';
 import type { Database } from './schema';
 import type { Selectable } from 'kysely';
 
-/** One place as told, with what it was rated then. `answers` and `result` belong to the rating. */
-export interface StoredRead {
-  id: string;
-  beatId: string | null;
-  /** Where it is on its beat; null until pinned. */
-  xM: number | null;
-  yM: number | null;
-  takenMs: number;
-  zoneOffsetMin: number;
-  answers: unknown;
-  result: unknown;
-  note: string;
-}
-
-const shown = (r: Selectable<Database['reads']>): StoredRead => ({
+const shown = (r: Selectable<Database['reads']>): KeptRead => ({
   id: r.id,
   beatId: r.beat_id,
   xM: r.x_m,
   yM: r.y_m,
   takenMs: r.taken_ms,
   zoneOffsetMin: r.zone_offset_min,
-  answers: JSON.parse(r.answers_json) as unknown,
-  result: JSON.parse(r.result_json) as unknown,
+  answers: JSON.parse(r.answers_json) as KeptRead['answers'],
+  result: JSON.parse(r.result_json) as KeptRead['result'],
   note: r.note,
 });
 
 /** Kept again under the same id replaces it: a repeated letter does no harm. */
-export async function putRead(db: Db, read: StoredRead): Promise<void> {
+export async function putRead(db: Db, read: KeptRead): Promise<void> {
   const values = {
     beat_id: read.beatId,
     x_m: read.xM,
@@ -48,7 +35,7 @@ export async function putRead(db: Db, read: StoredRead): Promise<void> {
 }
 
 /** Newest first; of one beat, or of all. */
-export async function listReads(db: Db, beatId?: string): Promise<StoredRead[]> {
+export async function listReads(db: Db, beatId?: string): Promise<KeptRead[]> {
   let query = db.selectFrom('reads').selectAll().where('dropped', '=', 0);
   if (beatId !== undefined) query = query.where('beat_id', '=', beatId);
   return (await query.orderBy('taken_ms', 'desc').execute()).map(shown);

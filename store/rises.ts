@@ -1,16 +1,10 @@
+import type { KeptRise } from '../core/log/index';
 import type { Db } from './open';
 
-/** A ring that was tapped where it showed. */
-export interface StoredRise {
-  id: string;
-  beatId: string;
-  seq: number;
-  atMs: number;
-  xM: number;
-  yM: number;
-}
+/** A ring with the beat it was tapped on. */
+export type RiseRow = KeptRise & { beatId: string };
 
-export async function putRise(db: Db, rise: StoredRise): Promise<void> {
+export async function putRise(db: Db, rise: RiseRow): Promise<void> {
   const values = { seq: rise.seq, at_ms: rise.atMs, x_m: rise.xM, y_m: rise.yM };
   await db
     .insertInto('rises')
@@ -20,7 +14,7 @@ export async function putRise(db: Db, rise: StoredRise): Promise<void> {
 }
 
 /** In the order of the taps. */
-export async function listRises(db: Db, beatId: string): Promise<StoredRise[]> {
+export async function listRises(db: Db, beatId: string): Promise<RiseRow[]> {
   const rows = await db
     .selectFrom('rises')
     .selectAll()

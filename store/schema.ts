@@ -1,5 +1,29 @@
 import type { Generated } from 'kysely';
 
+/**
+ * What a try says, derived from its snapshot and the fold of its events so that Learn can ask for
+ * it: written with each event, and anew for all when `SUMMARY_VERSION` is raised. null: not known.
+ */
+interface TrySummaryColumns {
+  summary_version: Generated<number>;
+  /** When it was landed, lost or put down; null while open. */
+  closed_ms: number | null;
+  state: Generated<string>;
+  casts: Generated<number>;
+  last_fly: string | null;
+  landed_cm: number | null;
+  species: string | null;
+  lie_kind: string | null;
+  rating: number | null;
+  depth_m: number | null;
+  surface_speed_mps: number | null;
+  mean_speed_mps: number | null;
+  water_temp_c: number | null;
+  lay_kind: string | null;
+  fly_kind: string | null;
+  chance: number | null;
+}
+
 /** Instants are UTC milliseconds. `json` columns hold versioned JSON text. */
 export interface Database {
   settings: { key: string; value: string };
@@ -90,22 +114,44 @@ export interface Database {
     note: string;
     dropped: Generated<number>;
   };
-  outings: { id: string; beat_id: string; local_date: string };
+  /** A day or part of one, over any number of beats and places. The id is the device's. */
+  outings: {
+    id: string;
+    start_ms: number;
+    end_ms: number | null;
+    time_zone: string;
+    note: Generated<string>;
+  };
+  /** Readings of water and air. */
+  readings: {
+    id: string;
+    outing_id: string;
+    beat_id: string | null;
+    taken_ms: number;
+    zone_offset_min: number;
+    water_temp_c: number | null;
+    air_temp_c: number | null;
+    turbidity_ntu: number | null;
+    note: Generated<string>;
+    dropped: Generated<number>;
+  };
   tries: {
     id: string;
     outing_id: string;
-    beat_id: string;
+    beat_id: string | null;
     mark_id: string | null;
     fly: string;
     opened_ms: number;
     zone_offset_min: number;
     snapshot_json: string;
-  };
+  } & TrySummaryColumns;
   /** Append-only: triggers refuse UPDATE and DELETE. */
   try_events: {
     row: Generated<number>;
     id: string;
     try_id: string;
+    /** Made on the device that saw it; it counts `seq` up. '' before devices had names. */
+    device: string;
     seq: number;
     code: string;
     client_ms: number;

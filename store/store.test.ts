@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import BetterSqlite3 from 'better-sqlite3';
 import { sql } from 'kysely';
 import type { BeatPlan } from '../core/formats/index';
+import { EMPTY_SNAPSHOT, type KeptRead } from '../core/log/index';
 import {
   appendEvent,
   DATABASE_FILE,
@@ -68,17 +69,20 @@ const mark = {
   seenMs: 0,
   surety: 'sure' as const,
 };
+const outing = { id: 'o1', startMs: 4, endMs: null, timeZone: 'Etc/GMT-1', note: '' };
 const attempt = {
   id: 't1',
+  outingId: 'o1',
   beatId: 'b1',
   markId: 'm1',
   fly: 'Ant',
   openedMs: 5,
   zoneOffsetMin: 60,
-  snapshot: { level: 'Fair' },
+  snapshot: { ...EMPTY_SNAPSHOT, level: 'Fair' as const },
 };
 const event = (seq: number) => ({
   id: `e${seq}`,
+  device: 'd1',
   seq,
   code: 'cast' as const,
   clientMs: 9 - seq,
@@ -119,7 +123,7 @@ it('beats, marks, settings and flows are there after the book is opened again', 
 
 it('a try and its events survive, come in order of their number, and repeating is harmless', async () => {
   await putMark(db, mark, 2);
-  for (let n = 0; n < 2; n++) await openTry(db, attempt, '2026-06-13');
+  for (let n = 0; n < 2; n++) await openTry(db, attempt, outing);
   expect(await appendEvent(db, 't1', event(2))).toBe('kept');
   expect(await appendEvent(db, 't1', event(1))).toBe('kept');
   expect(await appendEvent(db, 't1', event(1))).toBe('already kept');
@@ -134,7 +138,7 @@ it('a try and its events survive, come in order of their number, and repeating i
 
 it('events can be neither changed nor deleted', async () => {
   await putMark(db, mark, 2);
-  await openTry(db, attempt, '2026-06-13');
+  await openTry(db, attempt, outing);
   await appendEvent(db, 't1', event(1));
   expect(await refusal(db.updateTable('try_events').set({ code: 'landing' }).execute())).toContain(
     'append-only',
@@ -188,8 +192,8 @@ it('rings keep their order by number, and quick reads their answers; what is dro
     yM: null,
     takenMs: 7,
     zoneOffsetMin: 120,
-    answers: { depthM: 0.5 },
-    result: { rating: 61 },
+    answers: { depthM: 0.5 } as KeptRead['answers'],
+    result: { rating: 61 } as KeptRead['result'],
     note: 'below the thorn',
   };
   await putRead(db, read);

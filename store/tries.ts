@@ -1,19 +1,12 @@
 import { sql } from 'kysely';
-import type { TryEvent } from '../core/log/index';
+import type { Outing, Try, TryEvent } from '../core/log/index';
+import { grouped } from './grouped';
 import type { Db } from './open';
+import { eventOf, tryOf } from './try-rows';
+import { summariseTry } from './try-summary';
 
-export interface StoredTry {
-  id: string;
-  beatId: string;
-  markId: string | null;
-  fly: string;
-  openedMs: number;
-  zoneOffsetMin: number;
-  snapshot: unknown;
-  events: TryEvent[];
-}
-
-export async function listTries(db: Db, beatId: string): Promise<StoredTry[]> {
+/** The tries of a beat in the order they were opened, each with its events in the order they came in. */
+export async function listTries(db: Db, beatId: string): Promise<Try[]> {
   const tries = await db
     .selectFrom('tries')
     .selectAll()
@@ -21,56 +14,37 @@ export async function listTries(db: Db, beatId: string): Promise<StoredTry[]> {
     .orderBy('opened_ms')
     .orderBy(sql`rowid`)
     .execute();
-  if (tries.length === 0) return [];
   const events = await db
     .selectFrom('try_events')
-    .selectAll()
-    .where(
-      'try_id',
-      'in',
-      tries.map((t) => t.id),
-    )
+    .innerJoin('tries', 'tries.id', 'try_events.try_id')
+    .selectAll('try_events')
+    .where('tries.beat_id', '=', beatId)
     .orderBy('seq')
+    .orderBy('device')
     .execute();
-  return tries.map((t) => ({
-    id: t.id,
-    beatId: t.beat_id,
-    markId: t.mark_id,
-    fly: t.fly,
-    openedMs: t.opened_ms,
-    zoneOffsetMin: t.zone_offset_min,
-    snapshot: JSON.parse(t.snapshot_json),
-    events: events
-      .filter((e) => e.try_id === t.id)
-      .map((e) => ({
-        id: e.id,
-        seq: e.seq,
-        code: e.code,
-        clientMs: e.client_ms,
-        zoneOffsetMin: e.zone_offset_min,
-        ...(JSON.parse(e.detail_json) as object),
-      })) as TryEvent[],
-  }));
+  const ofTry = grouped(events, (e) => e.try_id);
+  return tries.map((t) => tryOf(t, (ofTry.get(t.id) ?? []).map(eventOf)));
 }
 
-/** Opens a try, and an outing for its beat and date if there is none. Repeating the id changes nothing. */
-export async function openTry(
-  db: Db,
-  t: Omit<StoredTry, 'events'>,
-  localDate: string,
-): Promise<void> {
+/** Opens a try, and its outing if that is new. Repeating changes nothing. */
+export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): Promise<void> {
   await db.transaction().execute(async (trx) => {
-    const outingId = `outing-${t.beatId}-${localDate}`;
     await trx
       .insertInto('outings')
-      .values({ id: outingId, beat_id: t.beatId, local_date: localDate })
-      .onConflict((c) => c.doNothing())
+      .values({
+        id: outing.id,
+        start_ms: outing.startMs,
+        end_ms: outing.endMs,
+        time_zone: outing.timeZone,
+        note: outing.note,
+      })
+      .onConflict((c) => c.column('id').doNothing())
       .execute();
-    await trx
+    const made = await trx
       .insertInto('tries')
       .values({
         id: t.id,
-        outing_id: outingId,
+        outing_id: outing.id,
         beat_id: t.beatId,
         mark_id: t.markId,
         fly: t.fly,
@@ -79,38 +53,47 @@ export async function openTry(
         snapshot_json: JSON.stringify(t.snapshot),
       })
       .onConflict((c) => c.column('id').doNothing())
-      .execute();
+      .returning('id')
+      .executeTakeFirst();
+    if (made) await summariseTry(trx, t.id);
   });
 }
 
 export type AppendOutcome = 'kept' | 'already kept' | 'no such try' | 'sequence taken';
 
+/**
+ * Appends one event and sums its try up anew. Events of one try from two devices both stand, even
+ * under the same number; one device may use a number once.
+ */
 export async function appendEvent(db: Db, tryId: string, event: TryEvent): Promise<AppendOutcome> {
-  const { id, seq, code, clientMs, zoneOffsetMin, ...detail } = event;
+  const { id, device, seq, code, clientMs, zoneOffsetMin, ...detail } = event;
   return db.transaction().execute(async (trx): Promise<AppendOutcome> => {
     if (!(await trx.selectFrom('tries').select('id').where('id', '=', tryId).executeTakeFirst()))
       return 'no such try';
-    if (await trx.selectFrom('try_events').select('id').where('id', '=', id).executeTakeFirst())
-      return 'already kept';
-    const taken = await trx
-      .selectFrom('try_events')
-      .select('id')
-      .where('try_id', '=', tryId)
-      .where('seq', '=', seq)
-      .executeTakeFirst();
-    if (taken) return 'sequence taken';
-    await trx
+    const kept = await trx
       .insertInto('try_events')
       .values({
         id,
         try_id: tryId,
+        device,
         seq,
         code,
         client_ms: clientMs,
         zone_offset_min: zoneOffsetMin,
         detail_json: JSON.stringify(detail),
       })
-      .execute();
-    return 'kept';
+      .onConflict((c) => c.doNothing())
+      .returning('id')
+      .executeTakeFirst();
+    if (kept) {
+      await summariseTry(trx, tryId);
+      return 'kept';
+    }
+    const known = await trx
+      .selectFrom('try_events')
+      .select('id')
+      .where('id', '=', id)
+      .executeTakeFirst();
+    return known ? 'already kept' : 'sequence taken';
   });
 }

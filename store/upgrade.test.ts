@@ -11,6 +11,7 @@ import {
   findBeat,
   listBeats,
   listMarks,
+  listOutings,
   listStreams,
   listTries,
   openStore,
@@ -35,8 +36,11 @@ async function oldBook(): Promise<string> {
     insert into streams values ('s1', 'Thrum');
     insert into beats values ('b1', 's1', 'Sallow Steps', '${JSON.stringify(plan).replaceAll("'", "''")}', 'h1', 1);
     insert into marks values ('m1', 'b1', 3, 1, 0.4, 0, 27, 'sure', 1, 0);
-    insert into outings values ('o1', 'b1', '2026-06-13');
-    insert into tries values ('t1', 'o1', 'b1', 'm1', 'Ant', 1, 120, '{}');
+    insert into streams values ('s2', 'Thrum');
+    insert into beats values ('b2', 's2', 'Other', '${JSON.stringify({ ...plan, timeZone: 'Etc/GMT-2' }).replaceAll("'", "''")}', 'h2', 2);
+    insert into outings values ('o1', 'b1', '2026-06-13'), ('o2', 'b2', '2026-06-13'), ('o3', 'b2', '2026-07-01');
+    insert into tries values ('t1', 'o1', 'b1', 'm1', 'Ant', 1, 120, '{"waterTempC": 11, "target": {"xM": 3, "yM": 1}}'),
+      ('t2', 'o2', 'b2', null, '', 9, 120, '{}');
     insert into try_events (id, try_id, seq, code, client_ms, zone_offset_min, detail_json)
       values ('e1', 't1', 1, 'cast', 1, 120, '{}');`);
   sqlite.close();
@@ -55,17 +59,47 @@ it('a book of the first release opens with all it held, and a copy of it as it w
       deleted: false,
       madeBy: 'survey',
     },
+    // Two streams of one name have become the older one.
+    { id: 'b2', streamId: 's1', streamName: 'Thrum' },
   ]);
   expect(await listStreams(db)).toEqual([{ id: 's1', name: 'Thrum' }]);
   expect((await findBeat(db, 'b1'))!.madeFrom).toBeNull();
   expect(await listMarks(db, 'b1')).toHaveLength(1);
-  expect((await listTries(db, 'b1'))[0]!.events).toHaveLength(1);
+  // Outings of one date are one day over both beats; the tries are in it with what they knew.
+  const outings = await listOutings(db, 9);
+  expect(outings).toEqual([
+    expect.objectContaining({ id: 'outing-2026-07-01', endMs: Date.parse('2026-07-01') }),
+    { id: 'outing-2026-06-13', startMs: 1, endMs: 9, timeZone: 'Etc/GMT-2', note: '' },
+  ]);
+  const [first] = await listTries(db, 'b1');
+  expect(first).toMatchObject({
+    outingId: 'outing-2026-06-13',
+    events: [{ id: 'e1', device: '' }],
+  });
+  expect(first!.snapshot).toMatchObject({
+    version: 1,
+    planHash: null,
+    water: { tempC: 11, tempSource: 'read', turbidityNtu: null },
+    target: { xM: 3, yM: 1, depthM: null },
+  });
+  expect((await listTries(db, 'b2'))[0]).toMatchObject({ markId: null, outingId: outings[1]!.id });
+  const summed = await db.selectFrom('tries').select(['casts', 'water_temp_c']).execute();
+  expect(summed).toEqual([
+    { casts: 1, water_temp_c: 11 },
+    { casts: 0, water_temp_c: null },
+  ]);
+  await expect(
+    db
+      .deleteFrom('try_events')
+      .execute()
+      .catch((e: { message: string }) => e.message),
+  ).resolves.toContain('append-only');
   expect(readdirSync(folder)).toContain('before-2026-002-water.sqlite');
   await db.destroy();
   const before = new BetterSqlite3(join(folder, 'before-2026-002-water.sqlite'), {
     readonly: true,
   });
-  expect(before.prepare('select count(*) as n from beats').get()).toEqual({ n: 1 });
+  expect(before.prepare('select count(*) as n from beats').get()).toEqual({ n: 2 });
   expect(() => before.prepare('select put_away from beats').get()).toThrow('no such column');
   before.close();
 });
@@ -76,5 +110,6 @@ it('migrations keep their order and their names: a released one is never taken o
     '2026-002-water',
     '2026-003-lies',
     '2026-004-spot',
+    '2026-005-outings',
   ]);
 });

@@ -1,5 +1,6 @@
 import { sql } from 'kysely';
 import type { Db } from './open';
+import { summariseTries } from './try-summary';
 
 /**
  * The tables of a backup, parents before children, with what tells two rows apart. Solved flows are
@@ -17,30 +18,62 @@ export const BOOK_TABLES = {
   sightings: ['mark_id', 'kept_ms', 'seen_ms'],
   rises: ['id'],
   outings: ['id'],
+  readings: ['id'],
   tries: ['id'],
   try_events: ['id'],
 } as const;
 export type BookTable = keyof typeof BOOK_TABLES;
 export type BookRows = Record<BookTable, Record<string, unknown>[]>;
 
-/** Every row of the book; bytes as base64. `row` of an event is its place here only, and left out. */
+/** Every row of the book as it is at one moment, whoever writes meanwhile; bytes as base64. */
 export async function readWholeBook(db: Db): Promise<BookRows> {
-  const out = {} as BookRows;
-  for (const table of Object.keys(BOOK_TABLES) as BookTable[]) {
-    const order = BOOK_TABLES[table].map((c) => `"${c}"`).join(', ');
-    const { rows } = await sql
-      .raw<Record<string, unknown>>(`select * from ${table} order by ${order}`)
-      .execute(db);
-    out[table] = rows.map((row) =>
-      Object.fromEntries(
-        Object.entries(row)
-          .filter(([column]) => !(table === 'try_events' && column === 'row'))
-          .map(([column, value]) => [column, value instanceof Uint8Array ? base64(value) : value]),
-      ),
-    );
-  }
-  return out;
+  return db
+    .transaction()
+    .setAccessMode('read only')
+    .execute(async (trx) => {
+      const out = {} as BookRows;
+      for (const table of Object.keys(BOOK_TABLES) as BookTable[]) {
+        const order = BOOK_TABLES[table].map((c) => `"${c}"`).join(', ');
+        const { rows } = await sql
+          .raw<Record<string, unknown>>(`select * from ${table} order by ${order}`)
+          .execute(trx);
+        out[table] = rows.map((row) =>
+          Object.fromEntries(
+            Object.entries(row)
+              .filter(([column]) => !(LEFT_OUT[table] ?? []).includes(column))
+              .map(([column, value]) => [
+                column,
+                value instanceof Uint8Array ? base64(value) : value,
+              ]),
+          ),
+        );
+      }
+      return out;
+    });
 }
+
+/** Places of rows, and what is derived: worked out again where a backup is restored. */
+const LEFT_OUT: Partial<Record<BookTable, readonly string[]>> = {
+  try_events: ['row'],
+  tries: [
+    'summary_version',
+    'closed_ms',
+    'state',
+    'casts',
+    'last_fly',
+    'landed_cm',
+    'species',
+    'lie_kind',
+    'rating',
+    'depth_m',
+    'surface_speed_mps',
+    'mean_speed_mps',
+    'water_temp_c',
+    'lay_kind',
+    'fly_kind',
+    'chance',
+  ],
+};
 
 const base64 = (bytes: Uint8Array) => Buffer.from(bytes).toString('base64');
 
@@ -65,6 +98,7 @@ export async function addToBook(db: Db, rows: BookRows, dry: boolean): Promise<T
     await db.transaction().execute(async (trx) => {
       for (const table of Object.keys(BOOK_TABLES) as BookTable[])
         report.push(await addTable(trx, table, rows[table] ?? []));
+      await summariseTries(trx);
       if (dry) throw new DryRun();
     });
   } catch (error) {

@@ -2,13 +2,13 @@ import type { SequenceReason } from '../core/cast/index';
 import type { Posture } from '../core/sight/index';
 import type { Along, Caution, NoWay, StalkChange, StalkLeg } from '../core/stalk/index';
 import {
+  atClockText,
   formatDepth,
   formatLength,
   formatSpeed,
   formatTemp,
   type UnitSystem,
 } from '../core/units/index';
-import { atClockText } from '../workspace/state/hours';
 import { capital, inHundred } from './words';
 
 const POSTURE_WORDS: Record<Posture, string> = {

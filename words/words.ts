@@ -20,8 +20,9 @@ import type {
   WhatIf,
 } from '../core/lies/index';
 import type { Hindrance } from '../core/sight/index';
-import type { Behaviour } from '../workspace/state/state';
 import type { DriftResult } from '../core/cast/index';
+import type { Behaviour } from '../core/log/index';
+import type { Posture } from '../core/sight/index';
 
 /** How answers are said: plain and short, an angler's words. Data comes as reasons; only this file words them. */
 
@@ -234,3 +235,11 @@ export const BEHAVIOUR_WORDS: Record<Behaviour, string> = {
   glued: 'On the bottom',
   gone: 'Gone',
 };
+
+export const POSTURE_NAMES: Record<Posture, string> = {
+  stand: 'Stand',
+  crouch: 'Crouch',
+  kneel: 'Kneel',
+  crawl: 'Crawl',
+};
+export const postureName = (posture: Posture) => POSTURE_NAMES[posture];

@@ -9,45 +9,45 @@ import type {
 } from './protocol';
 
 /** A worker as its interface, with its end. Rejects pending calls by dying loudly: `onerror` reports. */
-export interface Hired<T> {
+export interface WorkerHandle<T> {
   call: Comlink.Remote<T>;
-  dismiss(): void;
+  terminate(): void;
 }
 
-function hire<T>(worker: Worker, onDeath: (message: string) => void): Hired<T> {
+function spawn<T>(worker: Worker, onDeath: (message: string) => void): WorkerHandle<T> {
   worker.onerror = (event) => onDeath(event.message || 'a worker could not be started');
   worker.onmessageerror = () => onDeath('a worker sent what cannot be read');
-  return { call: Comlink.wrap<T>(worker), dismiss: () => worker.terminate() };
+  return { call: Comlink.wrap<T>(worker), terminate: () => worker.terminate() };
 }
 
 type OnDeath = (message: string) => void;
-export const hireFlow = (onDeath: OnDeath) =>
-  hire<FlowWorker>(
+export const spawnFlow = (onDeath: OnDeath) =>
+  spawn<FlowWorker>(
     new Worker(new URL('./flow.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
-export const hireRead = (onDeath: OnDeath) =>
-  hire<ReadWorker>(
+export const spawnRead = (onDeath: OnDeath) =>
+  spawn<ReadWorker>(
     new Worker(new URL('./read.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
-export const hireLive = (onDeath: OnDeath) =>
-  hire<LiveWorker>(
+export const spawnLive = (onDeath: OnDeath) =>
+  spawn<LiveWorker>(
     new Worker(new URL('./live.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
-export const hireStalk = (onDeath: OnDeath) =>
-  hire<StalkWorker>(
+export const spawnStalk = (onDeath: OnDeath) =>
+  spawn<StalkWorker>(
     new Worker(new URL('./stalk.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
-export const hireShots = (onDeath: OnDeath) =>
-  hire<ShotsWorker>(
+export const spawnShots = (onDeath: OnDeath) =>
+  spawn<ShotsWorker>(
     new Worker(new URL('./shots.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
-export const hirePaint = (onDeath: OnDeath) =>
-  hire<PaintWorker>(
+export const spawnPaint = (onDeath: OnDeath) =>
+  spawn<PaintWorker>(
     new Worker(new URL('./paint.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
@@ -59,7 +59,7 @@ export const hirePaint = (onDeath: OnDeath) =>
 export function latestWins<A, R>(
   run: (argument: A) => Promise<R>,
   onResult: (result: R, argument: A) => void,
-  onError: (error: unknown) => void,
+  onError: (error: unknown, argument: A) => void,
 ): (argument: A) => void {
   let busy = false;
   let waiting: { argument: A } | null = null;
@@ -69,7 +69,7 @@ export function latestWins<A, R>(
       const result = await run(argument);
       onResult(result, argument);
     } catch (error) {
-      onError(error);
+      onError(error, argument);
     }
     busy = false;
     const held = waiting;

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { castNow, driftBand, driftInputOf, firstCast, RUNS } from '../core/cast/index';
+import { castNow, driftBand, driftInputOf, RUNS } from '../core/cast/index';
 import {
   createScene,
   exposureAt,
@@ -26,7 +26,6 @@ const worker: LiveWorker = {
     const band = driftBand(water().flow, input, runs);
     return { band, now: castNow(water(), question, band.best.laid) };
   },
-  firstCast: (input) => firstCast(water(), input),
   ring(fish, posture, heightM, conditions) {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);
   },

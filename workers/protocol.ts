@@ -3,28 +3,22 @@ import type {
   CastQuestion,
   CastStudy,
   DriftBand,
-  FirstCast,
-  FirstCastInput,
+  FishInOrder,
   Mend,
   PoolCover,
-  Sequence,
+  Shot,
+  ShotAngler,
   ShotsQuestion,
   ShotsResult,
 } from '../core/cast/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
-import type {
-  FishOptions,
-  LieField,
-  Method,
-  MethodDifference,
-  PlaceSensitivity,
-  WhatIf,
-} from '../core/lies/index';
+import type { FishOptions, LieField, Method, MethodDifference, LieStudy } from '../core/lies/index';
 import type {
   AnglerAt,
   Conditions,
   Fish,
+  GlareHour,
   Lookout,
   LookoutInput,
   Posture,
@@ -32,15 +26,13 @@ import type {
   WindowView,
 } from '../core/sight/index';
 import type {
-  Caution,
-  CautionInput,
   FarBank,
-  Shadow,
-  StalkChange,
   StalkInput,
   StalkResult,
-  StalkWay,
+  StalkStudy,
+  WayStudyInput,
 } from '../core/stalk/index';
+import type { FlyKind } from '../core/rig/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
 
@@ -68,24 +60,18 @@ export interface FlowWorker {
 /** Which fish, and the light of the hour: shade is worked out where the scene is. */
 export type RateInput = Omit<FishOptions, 'shade'> & { light: Conditions | null };
 
-/** One lie, asked further. */
-export interface LieStudy {
-  sensitivity: PlaceSensitivity;
-  changes: WhatIf[];
-}
-
 export interface ReadWorker {
   take(plan: BeatPlan, flow: FlowField): void;
   /** Another level of the same beat, for what would change a lie. */
   keepLevel(name: LevelName, flow: FlowField): void;
   rate(input: RateInput): LieField;
-  study(input: RateInput, place: { xM: number; yM: number }): LieStudy;
+  study(input: RateInput, place: Place): LieStudy;
   difference(input: RateInput, other: Method): MethodDifference;
   /** Outlines of the shade on the water, in the plan frame, m. */
   shade(light: Conditions): [number, number][][];
   lookouts(input: LookoutInput): Lookout[];
   /** Glances and shade by hour at one fish, from one place; glances 0 where it cannot be seen. */
-  glare(input: LookoutInput, from: { xM: number; yM: number }): { share: number; shade: number }[];
+  glare(input: LookoutInput, from: Place): GlareHour[];
   /** What the eye reads from the water that was taken, or from another flow. */
   read(other?: FlowField): WaterReading;
 }
@@ -95,7 +81,6 @@ export interface LiveWorker {
   take(plan: BeatPlan, flow: FlowField): void;
   /** The drift and all else that follows the pointer; with a film when it rests. */
   cast(question: CastQuestion, mend: Mend | null, runs: number): { band: DriftBand; now: CastNow };
-  firstCast(input: FirstCastInput): FirstCast;
   window(
     fish: Fish,
     angler: (AnglerAt & { rodM: number }) | null,
@@ -113,20 +98,12 @@ export interface LiveWorker {
 export interface StalkWorker {
   take(plan: BeatPlan, flow: FlowField): void;
   plan(input: StalkInput): StalkResult;
-  /** What else might be done, what wants care, and the shadow that is thrown. Some tenths of a second. */
-  study(
-    input: StalkInput,
-    targetId: string,
-    later: { hour: number; conditions: Conditions }[],
-    care: CautionInput,
-  ): StalkStudy;
+  study(input: WayStudyInput): StalkStudy;
   farBank(input: StalkInput): FarBank;
   /** Which fish first, of up to eight; a stand for each. A second or so. */
-  order(
-    fish: Fish[],
-    input: StalkInput,
-    rod: { rodM: number; tipHeightM: number },
-  ): { sequence: Sequence; casts: FirstCast[] };
+  order(fish: Fish[], input: StalkInput, how: { angler: ShotAngler; fly: FlyKind }): FishInOrder;
+  /** One cast to begin from; null when nothing can be cast from anywhere. Some tenths of a second. */
+  quickShot(question: ShotsQuestion): Shot | null;
 }
 
 export interface ShotsWorker {
@@ -142,18 +119,6 @@ export interface ShotsWorker {
   castStudy(question: CastQuestion): CastStudy;
   /** The water within reach in order of cover. */
   covers(stand: Place, rodM: number, reachM: number): PoolCover[];
-}
-
-/** A way asked further. */
-export interface StalkStudy {
-  /** Truly different ways to the same stand, beside the best. */
-  others: StalkWay[];
-  changes: StalkChange[];
-  /** Of each way: the best, then the others. */
-  cautions: Caution[][];
-  shadow: Shadow | null;
-  /** The hour from which no shadow lies on the water; null: none of those asked about. */
-  shadowLeavesHour: number | null;
 }
 
 export interface PaintWorker {

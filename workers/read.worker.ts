@@ -1,14 +1,7 @@
 import * as Comlink from 'comlink';
 import type { BeatPlan, LevelName } from '../core/formats/index';
-import { cellIndex } from '../core/grid/index';
-import {
-  methodDifference,
-  rateLies,
-  sensitivity,
-  whatIf,
-  type FishOptions,
-} from '../core/lies/index';
-import { createScene, lookoutAt, lookouts, shadeField, type Scene } from '../core/sight/index';
+import { methodDifference, rateLies, studyLie, type FishOptions } from '../core/lies/index';
+import { createScene, glareAt, lookouts, shadeField, type Scene } from '../core/sight/index';
 import { readWater, type FlowField } from '../core/water/index';
 import { outlines } from './outlines';
 import type { RateInput, ReadWorker } from './protocol';
@@ -48,12 +41,7 @@ const worker: ReadWorker = {
   },
   study(input, place) {
     const { plan, flow } = held();
-    const fish = fishFor(input);
-    const others = [...levels].map(([name, f]) => ({ name, flow: f }));
-    return {
-      sensitivity: sensitivity(plan, flow, fish, cellIndex(flow, place.xM, place.yM)),
-      changes: whatIf(plan, flow, fish, place, others),
-    };
+    return studyLie(plan, flow, fishFor(input), place, levels);
   },
   difference(input, other) {
     const { plan, flow } = held();
@@ -61,15 +49,7 @@ const worker: ReadWorker = {
   },
   shade: (light) => outlines(scene().flow, shadeField(scene(), light), 0.5),
   lookouts: (input) => lookouts(scene(), input),
-  glare(input, from) {
-    const found = lookoutAt(scene(), input, from);
-    const fish = input.targets[0]!;
-    const cell = cellIndex(scene().flow, fish.xM, fish.yM);
-    return input.hours.map((c, h) => ({
-      share: found?.shares[h] ?? 0,
-      shade: shadeField(scene(), c)[cell] ?? 0,
-    }));
-  },
+  glare: (input, from) => glareAt(scene(), input, from),
   read(other) {
     return readWater(other ?? held().flow);
   },

@@ -1,16 +1,18 @@
 'use client';
 
 import { createContext, useContext } from 'react';
-import type { Actions } from './actions';
+import type { ActionContext } from './action-context';
 import type { Engine } from './engine/engine';
-import type { BeatInput, WorkspaceState } from './state/state';
-import { useStore, type Store } from './state/store';
+import type { BeatInput } from './state/document';
+import type { WorkspaceState } from './state/state';
+import { useStorePart, type WorkspaceStore } from './state/store';
 
 export interface Workspace {
   beat: BeatInput;
-  store: Store<WorkspaceState>;
-  actions: Actions;
-  engine: () => Engine | null;
+  store: WorkspaceStore;
+  engine: Engine;
+  /** The actions that a step's own file makes, made once a workspace. */
+  actionsOf<A>(create: (context: ActionContext) => A): A;
 }
 
 const Context = createContext<Workspace | null>(null);
@@ -22,7 +24,12 @@ export function useWorkspace(): Workspace {
   return held;
 }
 
-/** Part of the state; the component is drawn anew only when that part changes. */
-export function usePart<S>(select: (s: WorkspaceState) => S): S {
-  return useStore(useWorkspace().store, select);
+/** Part of the state; the component is drawn anew only when that part changes (or, by `equal`, differs). */
+export function usePart<S>(select: (s: WorkspaceState) => S, equal?: (a: S, b: S) => boolean): S {
+  return useStorePart(useWorkspace().store, select, equal);
+}
+
+/** What a person can do, as one of the `create…Actions` makes it. */
+export function useActions<A>(create: (context: ActionContext) => A): A {
+  return useWorkspace().actionsOf(create);
 }

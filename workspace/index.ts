@@ -1,4 +1,4 @@
 /** The workspace of a beat. */
 export { Workspace } from './frame/workspace';
 export { STEPS } from './state/address';
-export type { BeatInput } from './state/state';
+export type { BeatInput } from './state/document';

@@ -1,5 +1,5 @@
 import { usePart } from './context';
-import { numberOfMark, targetOf } from './state/state';
+import { numberOfMark, targetOf } from './state/selectors';
 
 /** How to call a fish by its id: its number, yours when it is the lie's you are after, else that of some lie. */
 export function useFishNames(): (id: string | null) => string {

@@ -20,6 +20,8 @@ export async function respond(run: () => Promise<Response>): Promise<Response> {
   } catch (error) {
     if (error instanceof ValidationError) return problem(400, 'invalid', error.message, error.path);
     if (error instanceof BadBody) return problem(error.status, 'invalid', error.message, 'body');
+    const refused = constraintOf(error);
+    if (refused) return refused;
     console.error(error);
     return problem(
       500,
@@ -27,6 +29,28 @@ export async function respond(run: () => Promise<Response>): Promise<Response> {
       'Something went wrong on this machine; nothing was saved. The log says more.',
     );
   }
+}
+
+/**
+ * What the book itself refuses: never the server's fault, and never worth repeating, so not a 500.
+ * The use cases say it better where they can foresee it.
+ */
+function constraintOf(error: unknown): Response | null {
+  const code = (error as { code?: unknown } | null)?.code;
+  if (typeof code !== 'string' || !code.startsWith('SQLITE_CONSTRAINT')) return null;
+  if (code.endsWith('FOREIGNKEY'))
+    return problem(
+      422,
+      'invalid',
+      'This speaks of something that is not in the book: a beat, a fish, a photograph or an outing.',
+    );
+  if (code.endsWith('UNIQUE') || code.endsWith('PRIMARYKEY'))
+    return problem(409, 'conflict', 'The book already holds another thing under that name or id.');
+  return problem(
+    422,
+    'invalid',
+    'The book cannot hold this: a part of it is missing or not possible.',
+  );
 }
 
 class BadBody extends Error {

@@ -1,8 +1,16 @@
-import { boolean, mixed, number, object, string, type InferType } from 'yup';
+import { boolean, mixed, number, object, string } from 'yup';
 import { SPECIES } from '@/core/fish/index';
 import { METHODS } from '@/core/lies/index';
-import { BEHAVIOURS } from '@/workspace/state/state';
-import { EVENT_CODES } from '@/core/log/index';
+import {
+  BEHAVIOURS,
+  EVENT_CODES,
+  NOTICING_RANGE,
+  SETTING_RANGE,
+  WIND_FROM,
+  type KeptRead,
+  type TrySnapshot,
+} from '@/core/log/index';
+import { SKIES } from '@/core/sight/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
   number()
@@ -53,19 +61,51 @@ export const riseSchema = object({
   yM: range('y of the ring', -200, 200, 'm'),
 }).noUnknown();
 
+const timeZone = string()
+  .required('The time zone is missing.')
+  .test(
+    'zone',
+    ({ value }) => `The time zone is "${value}"; it must be a name like Europe/Paris or UTC.`,
+    isTimeZone,
+  );
+
+export const outingSchema = object({
+  startMs: range('The start', 0, 4e12, 'ms'),
+  endMs: number().nullable().min(0, 'The end must be 0 to 4000000000000 ms.').defined(),
+  timeZone,
+  note: text('The note', 500).defined(),
+}).noUnknown();
+
+const measured = (what: string, min: number, max: number, unit: string) => {
+  const possible = `${what} must be ${min} to ${max} ${unit}.`;
+  return number().nullable().defined().min(min, possible).max(max, possible);
+};
+
+export const readingSchema = object({
+  outingId: idSchema,
+  beatId: idSchema.nullable().defined(),
+  takenMs: range('Time', 0, 4e12, 'ms'),
+  zoneOffsetMin: range('Zone', -900, 900, 'min'),
+  waterTempC: measured('Water temperature', 0, 30, '°C'),
+  airTempC: measured('Air temperature', -40, 50, '°C'),
+  turbidityNtu: measured('Clarity', 0, 200, 'NTU'),
+  note: text('The note', 500).defined(),
+}).noUnknown();
+
 export const trySchema = object({
-  beatId: idSchema,
+  beatId: idSchema.nullable().defined(),
   markId: string().nullable().defined(),
   fly: text('The fly', 80).defined(),
   openedMs: range('Time', 0, 4e12, 'ms'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
-  localDate: string()
-    .matches(/^\d{4}-\d{2}-\d{2}$/, 'The date must be like 2026-06-13.')
-    .required(),
-  snapshot: mixed<object>().required(),
+  outing: outingSchema.shape({ id: idSchema }).default(undefined),
+  // Requests held on a device since before outings had ids name only their day.
+  localDate: string().matches(/^\d{4}-\d{2}-\d{2}$/, 'The date must be like 2026-06-13.'),
+  snapshot: mixed<TrySnapshot>().required('What the plan said is missing.'),
 }).noUnknown();
 
 export const eventSchema = object({
+  device: string().max(64, 'The device is longer than 64 letters.'),
   seq: range('Number of the event', 1, 100000, '').integer('Number of the event must be whole.'),
   code: string()
     .oneOf(
@@ -83,36 +123,25 @@ export const eventSchema = object({
   undoes: text('The event taken back', 64),
 }).noUnknown();
 
-const guess = (what: string, min: number, max: number, unit: string) => {
+const possibly = (what: string, [min, max, unit]: readonly [number, number, string]) => {
   const possible = `${what} must be ${min} to ${max}${unit && ` ${unit}`}.`;
-  return number().required(possible).min(min, possible).max(max, possible);
+  return number().min(min, possible).max(max, possible);
 };
+const figure = (what: string, key: keyof typeof SETTING_RANGE) =>
+  possibly(what, SETTING_RANGE[key]);
+const guess = (what: string, key: keyof typeof NOTICING_RANGE) =>
+  possibly(what, NOTICING_RANGE[key]).required(`${what} is missing.`);
 
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
-  waterTempC: number()
-    .nullable()
-    .min(0, 'Water temperature must be 0 to 30 °C.')
-    .max(30, 'Water temperature must be 0 to 30 °C.'),
-  anglerHeightM: number()
-    .min(1, 'Your height must be 1 to 2.3 m.')
-    .max(2.3, 'Your height must be 1 to 2.3 m.'),
-  anglerMassKg: number()
-    .min(25, 'Your weight must be 25 to 200 kg.')
-    .max(200, 'Your weight must be 25 to 200 kg.'),
-  maxWadeM: number()
-    .min(0, 'Your wading limit must be 0 to 1.5 m.')
-    .max(1.5, 'Your wading limit must be 0 to 1.5 m.'),
-  rodM: number()
-    .min(1, 'Your rod must be 1 to 5 m long.')
-    .max(5, 'Your rod must be 1 to 5 m long.'),
+  waterTempC: figure('Water temperature', 'waterTempC').nullable(),
+  anglerHeightM: figure('Your height', 'anglerHeightM'),
+  anglerMassKg: figure('Your weight', 'anglerMassKg'),
+  maxWadeM: figure('Your wading limit', 'maxWadeM'),
+  rodM: figure('Your rod', 'rodM'),
   rodHand: oneOf('The rod hand', ['right', 'left']),
-  landsWithinHalfMetreToM: number()
-    .min(2, 'Your sure distance must be 2 to 30 m.')
-    .max(30, 'Your sure distance must be 2 to 30 m.'),
-  comfortableM: number()
-    .min(2, 'Your comfortable distance must be 2 to 30 m.')
-    .max(30, 'Your comfortable distance must be 2 to 30 m.'),
+  landsWithinHalfMetreToM: figure('Your sure distance', 'landsWithinHalfMetreToM'),
+  comfortableM: figure('Your comfortable distance', 'comfortableM'),
   methods: object({
     holding: oneOf('Where fish hold', METHODS).required(),
     castFrom: oneOf('From where to cast', ['any-angle', 'below', 'above']).required(),
@@ -127,31 +156,21 @@ export const settingsSchema = object({
     .default(undefined)
     .noUnknown(),
   species: oneOf('The species', SPECIES),
-  fishLengthCm: number()
-    .min(8, 'Length of the fish must be 8 to 60 cm.')
-    .max(60, 'Length of the fish must be 8 to 60 cm.'),
-  turbidityNtu: number()
-    .min(0, 'Clarity must be 0 to 200 NTU.')
-    .max(200, 'Clarity must be 0 to 200 NTU.'),
-  sky: oneOf('The sky', ['clear', 'broken', 'overcast'] as const),
-  windMps: number().min(0, 'Wind must be 0 to 20 m/s.').max(20, 'Wind must be 0 to 20 m/s.'),
-  windFrom: oneOf('Where the wind comes from', [
-    'unknown',
-    'upstream',
-    'downstream',
-    'true-left',
-    'true-right',
-  ] as const),
+  fishLengthCm: figure('Length of the fish', 'fishLengthCm'),
+  turbidityNtu: figure('Clarity', 'turbidityNtu'),
+  sky: oneOf('The sky', SKIES),
+  windMps: figure('Wind', 'windMps'),
+  windFrom: oneOf('Where the wind comes from', WIND_FROM),
   polarised: boolean(),
   noticing: object({
-    widthM: guess('Apparent width of a body', 0.1, 1.5, 'm'),
-    contrastSky: guess('Contrast against the sky', 0.05, 1, ''),
-    contrastBank: guess('Contrast against a bank', 0.05, 1, ''),
-    contrastPlants: guess('Contrast against plants', 0.05, 1, ''),
-    sunOnAngler: guess('What the sun on you adds', 1, 3, 'times'),
-    motionGain: guess('What moving adds', 0, 6, 'times'),
-    tauS: guess('Time to alarm', 1, 60, 's'),
-    footfall: guess('Weight of footfall', 0, 5, ''),
+    widthM: guess('Apparent width of a body', 'widthM'),
+    contrastSky: guess('Contrast against the sky', 'contrastSky'),
+    contrastBank: guess('Contrast against a bank', 'contrastBank'),
+    contrastPlants: guess('Contrast against plants', 'contrastPlants'),
+    sunOnAngler: guess('What the sun on you adds', 'sunOnAngler'),
+    motionGain: guess('What moving adds', 'motionGain'),
+    tauS: guess('Time to alarm', 'tauS'),
+    footfall: guess('Weight of footfall', 'footfall'),
   })
     .default(undefined)
     .noUnknown(),
@@ -208,12 +227,16 @@ export const readSchema = object({
   yM: number().nullable().defined(),
   takenMs: range('Time', 0, 4e12, 'ms'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
-  answers: mixed<object>().required('What was told is missing.'),
-  result: mixed<object>().required('The result is missing.'),
+  answers: mixed<KeptRead['answers']>().required('What was told is missing.'),
+  result: mixed<KeptRead['result']>().required('The result is missing.'),
   note: text('The note', 500).defined(),
 }).noUnknown();
 
-export type EventBody = InferType<typeof eventSchema>;
-type SettingsBody = InferType<typeof settingsSchema>;
-/** Settings as the page holds them: each one there. */
-export type WholeSettings = { [K in keyof SettingsBody]-?: NonNullable<SettingsBody[K]> };
+function isTimeZone(name: string | undefined): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -2,8 +2,8 @@
 
 import Link from 'next/link';
 import { formatDepth, type UnitSystem } from '@/core/units/index';
-import type { KeptRead } from '@/workspace/state/state';
 import { lieName } from '@/words/words';
+import type { KeptRead } from '@/core/log/index';
 
 const when = (r: KeptRead) =>
   new Date(r.takenMs + r.zoneOffsetMin * 60_000).toISOString().slice(5, 16).replace('T', ', ');

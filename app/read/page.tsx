@@ -2,8 +2,8 @@ import Link from 'next/link';
 import { beatsInBook, readsInBook, settings } from '@/services/index';
 import { ThemeButton } from '@/ui/theme-button';
 import { QuickReadPage } from './quick-read-page';
-import type { KeptRead } from '@/workspace/state/state';
 import './read.css';
+import type { KeptRead } from '@/core/log/index';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Quick read, Pebble Lane' };

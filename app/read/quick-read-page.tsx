@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { SPECIES, TOTAL_PER_FORK } from '@/core/fish/index';
 import { BED_MATERIALS } from '@/core/formats/index';
 import {
@@ -13,14 +13,15 @@ import {
 import { formatTemp, parseTempC, paceWord, tempUnit } from '@/core/units/index';
 import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
-import { createOutbox, type OutboxReport } from '@/sync/outbox';
-import { ASSUMED_TEMP_C, type KeptRead, type Settings } from '@/workspace/state/state';
+import { useReads } from '@/sync/queries';
+import { useQueueReport } from '@/sync/use-queue';
 import { SPECIES_NAMES } from '@/words/words';
 import { Choice, Behind, FigureField } from '@/ui/parts';
 import { KeptReads } from './kept-reads';
 import { Leg } from './leg';
 import { PaceTimer } from './pace-timer';
 import { ReadResult } from './read-result';
+import { ASSUMED_TEMP_C, type KeptRead, type Settings } from '@/core/log/index';
 
 const PACES = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;
 const COVERS: readonly (readonly [QuickCover, string])[] = [
@@ -73,17 +74,10 @@ export function QuickReadPage({
   }));
   const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));
   const reading = useMemo(() => quickRead(told), [told]);
-  const [kept, setKept] = useState<readonly KeptRead[]>(reads);
-  const [saving, setSaving] = useState<OutboxReport>({ waiting: 0, problem: null });
+  const kept = useReads(reads);
+  const saving = useQueueReport();
   const [justKept, setJustKept] = useState(false);
   const [note, setNote] = useState('');
-  const outbox = useRef<ReturnType<typeof createOutbox> | null>(null);
-  useEffect(() => {
-    outbox.current = createOutbox(setSaving, (...a) => fetch(...a), window.localStorage);
-    void outbox.current.flush();
-  }, []);
-  const post = ({ id, ...body }: KeptRead) =>
-    outbox.current?.post({ method: 'PUT', path: `/api/v1/reads/${id}`, body });
   const keep = () => {
     if (!reading.ok) return;
     const takenMs = Date.now();
@@ -98,20 +92,12 @@ export function QuickReadPage({
       result: reading,
       note: note.trim(),
     };
-    setKept((k) => [read, ...k]);
+    kept.add(read);
     setNote('');
     setJustKept(true);
-    post(read);
   };
-  const pin = (read: KeptRead, beatId: string | null) => {
-    const pinned = { ...read, beatId, xM: null, yM: null };
-    setKept((k) => k.map((r) => (r.id === read.id ? pinned : r)));
-    post(pinned);
-  };
-  const drop = (read: KeptRead) => {
-    setKept((k) => k.filter((r) => r.id !== read.id));
-    outbox.current?.post({ method: 'DELETE', path: `/api/v1/reads/${read.id}` });
-  };
+  const pin = (read: KeptRead, beatId: string | null) =>
+    kept.replace({ ...read, beatId, xM: null, yM: null });
   const cell = (pressed: boolean, word: string, press: () => void) => (
     <button key={word} type="button" aria-pressed={pressed} onClick={press}>
       {word}
@@ -186,7 +172,13 @@ export function QuickReadPage({
           Note <input value={note} maxLength={200} onChange={(e) => setNote(e.target.value)} />
         </label>
       </div>
-      <KeptReads reads={kept} beats={beats} units={units} onPin={pin} onDrop={drop} />
+      <KeptReads
+        reads={kept.reads}
+        beats={beats}
+        units={units}
+        onPin={pin}
+        onDrop={(read) => kept.drop(read.id)}
+      />
       <ReadResult
         reading={reading}
         units={units}

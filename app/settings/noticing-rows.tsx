@@ -1,9 +1,9 @@
 import { parseFigure } from '@/core/units/index';
 import { FigureField } from '@/ui/parts';
-import type { WholeSettings } from '../api/schemas';
+import type { Settings } from '@/core/log/index';
 import { Row } from './row';
 
-type Noticing = WholeSettings['noticing'];
+type Noticing = Settings['noticing'];
 
 /** Each guess with its range, and where it comes from. */
 const GUESSES: readonly [
@@ -74,7 +74,7 @@ export function NoticingRows({
 }: {
   now: Noticing;
   defaults: Noticing;
-  change: (values: { noticing: Noticing }) => Promise<void>;
+  change: (values: { noticing: Noticing }) => void;
 }) {
   return (
     <>

@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
-import type { WholeSettings as Settings } from '../api/schemas';
+import type { Settings } from '@/core/log/index';
 import { Choice, FigureField } from '@/ui/parts';
-import { send } from '../../sync/send';
+import { useChangeSettings } from '@/sync/queries';
 import { NoticingRows } from './noticing-rows';
 import { Row } from './row';
 import { METHOD_ROWS } from './settings-table';
@@ -12,13 +12,12 @@ import { METHOD_ROWS } from './settings-table';
 /** Every setting with its default and the reason for it; kept at once. */
 export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Settings }) {
   const [now, setNow] = useState(kept);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [saved, setSaved] = useState('');
-  const change = async (values: Partial<Settings>) => {
+  const changing = useChangeSettings();
+  const problem = changing.error?.message ?? null;
+  const saved = changing.isSuccess ? 'Kept.' : '';
+  const change = (values: Partial<Settings>) => {
     setNow((s) => ({ ...s, ...values }));
-    const said = await send('/api/v1/settings', 'PUT', values);
-    setProblem(said);
-    setSaved(said ? '' : 'Kept.');
+    changing.mutate(values);
   };
   const { units } = now;
   const us = units === 'us';

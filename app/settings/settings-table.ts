@@ -1,6 +1,6 @@
-import type { WholeSettings } from '../api/schemas';
+import type { Settings } from '@/core/log/index';
 
-type Methods = WholeSettings['methods'];
+type Methods = Settings['methods'];
 
 /** Each method: the schools, whom each suits, and why the default is the default. Common practice. */
 export interface MethodRow {

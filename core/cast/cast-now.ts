@@ -11,11 +11,12 @@ import { falseCast, type FalseCast } from './false-cast';
 import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
 import { laneThrough, leadFor, nearestOnLane, type Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
-import { castFor, obstaclesOf, roomBehind, type CastKind, type RoomBehind } from './room-behind';
+import { castAllowed, type CastRefusal } from './cast-allowed';
+import { obstaclesOf, roomBehind, type CastKind, type RoomBehind } from './room-behind';
 import { SEARCHED_LAYS, type ShotAngler } from './shots-input';
 import type { DriftInput } from './drift-input';
 import { grassBefore, liesOverSolid, SURE_SHARE } from './stands';
-import { windOnCast, type WindOnCast } from './wind';
+import { windOnCast, type WindOnCast, type WindSchool } from './wind';
 
 /** A cast as it stands on the plan: who, from where, to where, and how the line is laid. */
 export interface CastQuestion {
@@ -24,8 +25,8 @@ export interface CastQuestion {
   lay: Lay;
   posture: Posture;
   angler: ShotAngler;
-  conditions: Conditions & { windFromRad?: number | null };
-  windSchool: 'tilt' | 'heavier-line' | 'change-sides';
+  conditions: Conditions;
+  windSchool: WindSchool;
   target: Fish | null;
   others: readonly Fish[];
   rig?: Rig;
@@ -44,8 +45,9 @@ export interface CastNow {
   /** Up-current of the fish along its lane, m; null: no fish. */
   leadM: number | null;
   room: RoomBehind;
-  /** How it can be thrown from here; null when nothing reaches. */
+  /** How it can be thrown from here; null when it cannot, and why not. */
   by: CastKind | null;
+  refusal: CastRefusal | null;
   /** Farthest this lay is thrown with this rod, m; Infinity when the arm decides. */
   layReachM: number;
   wind: WindOnCast;
@@ -59,8 +61,9 @@ export interface CastNow {
 /** A lay from this stand to this place, beside the others. */
 export interface LayRow {
   lay: Lay;
-  /** null: cannot be thrown from here. */
+  /** null: cannot be thrown from here, and why not. */
   by: CastKind | null;
+  refusal: CastRefusal | null;
   cleanS: { low: number; best: number; high: number };
   firstMicroS: number | null;
   firstWakeS: number | null;
@@ -105,7 +108,10 @@ export function castNow(scene: Scene, q: CastQuestion, laid: readonly Place[]): 
   });
   const { windMps, windFromRad = null } = q.conditions;
   const wind = windOnCast(windMps, windFromRad, aimRad, angler.rodHand, q.windSchool);
-  const reach = layReachM(q.lay.kind, angler.rodM, leaderM);
+  const angleRad = target && angleOff(stand, target);
+  const grassM = grassBefore(scene, stand, aimRad);
+  const rod = { rodM: angler.rodM, leaderM };
+  const { cast, refusal } = castAllowed({ distanceM, angleRad, grassM, room }, q.lay.kind, rod);
   let lines: CastNow['lines'] = null;
   for (const o of q.others) {
     const awayM = distanceToPolyline(o, laid);
@@ -118,17 +124,18 @@ export function castNow(scene: Scene, q: CastQuestion, laid: readonly Place[]): 
       SURE_SHARE[q.posture] *
       wind.distanceShare *
       LAY_PRECISION[q.lay.kind],
-    angleRad: target && angleOff(stand, target),
+    angleRad,
     liningM: target && distanceToPolyline(target, laid),
     lines,
     leadM: target && leadAlong(scene.flow, target, landing),
     room,
-    by: distanceM <= reach ? castFor(q.lay.kind, distanceM, room) : null,
-    layReachM: reach,
+    by: cast,
+    refusal,
+    layReachM: layReachM(q.lay.kind, angler.rodM, leaderM),
     wind,
     falseCast: target && falseCast(stand, landing, target, q.others),
     snag: liesOverSolid(scene, stand, landing),
-    grassM: grassBefore(scene, stand, aimRad),
+    grassM,
     strikeRad: target && wrapAngle(target.headingRad + Math.PI),
   };
 }
@@ -161,10 +168,11 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
     const tip = castTip(stand, landing, angler.rodM, lay.kind);
     const own = { ...input, lay, tip };
     const { best, cleanS } = driftBand(flow, { ...FINENESS.quick, ...own }, RUNS.settled, false);
-    const near = now.distanceM <= layReachM(lay.kind, angler.rodM, leaderM);
+    const { cast, refusal } = castAllowed(now, lay.kind, { rodM: angler.rodM, leaderM });
     return {
       lay,
-      by: near ? castFor(lay.kind, now.distanceM, now.room) : null,
+      by: cast,
+      refusal,
       cleanS,
       firstMicroS: best.firstMicroS,
       firstWakeS: best.firstWakeS,

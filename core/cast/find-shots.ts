@@ -75,15 +75,25 @@ export type ShotsResult = ShotsFound | NoShots;
 
 const COARSE = { nodeM: 0.5, dtS: 0.2, roughly: true } as const;
 const FINE = { nodeM: 0.2, dtS: 0.1 } as const;
-/** So many go on, an equal part of each lay; none within `SPACED_M` of a better one of its lay. */
-const COARSE_IN_ALL = 1200;
+/** None goes on within this of a better one of its lay, m. */
 const SPACED_M = 0.8;
-const FINE_IN_ALL = 100;
-/** Round so many of the best, stands within this are looked at too. */
-const ROUND_BEST = 6;
+/** Round the best, stands within this are looked at too, m. */
 const ROUND_M = 0.9;
-/** Shots of one handful. */
-const HANDFUL = 5;
+
+/** How hard a search looks. */
+interface Effort {
+  /** So many go on from the quick look, an equal part of each lay; so many of those are looked at closely. */
+  coarse: number;
+  fine: number;
+  /** Round so many of the best the neighbours are looked at too. */
+  round: number;
+  /** Shots of one handful, at most. */
+  handful: number;
+}
+const WHOLE: Effort = { coarse: 1200, fine: 100, round: 6, handful: 5 };
+/** One cast to begin from, on a wide grid of stands. */
+const QUICK: Effort = { coarse: 60, fine: 12, round: 0, handful: 1 };
+const QUICK_STAND_STEP_M = 1;
 /** Two shots are truly different when their stands are this far apart, or the line is laid otherwise, m. */
 const APART_M = 3;
 /** A shot with less than this share of the best total is not shown. */
@@ -104,7 +114,7 @@ export function createShotSearch(
   question: ShotsQuestion,
   keep?: StalkKeep,
 ): ShotSearch {
-  const steps = search(scene, shotsInput(scene.plan, question), keep);
+  const steps = search(scene, shotsInput(scene.plan, question), WHOLE, keep);
   let result: ShotsResult | null = null;
   return {
     progress: 0,
@@ -139,9 +149,23 @@ export function findShots(plan: BeatPlan, flow: FlowField, question: ShotsQuesti
   return run.result();
 }
 
+/**
+ * One cast to begin from: the same search on fewer stands and candidates, the best alone. null when
+ * nothing can be cast from anywhere. Some tenths of a second less than the whole search.
+ */
+export function quickShot(scene: Scene, question: ShotsQuestion, keep?: StalkKeep): Shot | null {
+  const input = { ...shotsInput(scene.plan, question), standStepM: QUICK_STAND_STEP_M };
+  const steps = search(scene, input, QUICK, keep);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value.kind === 'shots' ? step.value.shots[0]! : null;
+  }
+}
+
 function* search(
   scene: Scene,
   input: ShotsInput,
+  effort: Effort,
   keep?: StalkKeep,
 ): Generator<number, ShotsResult> {
   const looked: Looked = { stands: 0, candidates: 0, simulated: 0, unknown: 0 };
@@ -157,15 +181,21 @@ function* search(
   if (!stands) return no('no-start');
   looked.stands = stands.length;
   if (stands.length === 0) return no('no-stand');
-  const chosen = yield* quickLook(ground, stands);
+  const chosen = yield* quickLook(ground, stands, effort.coarse);
   const coarse = yield* simulateAll(ground, chosen, COARSE, 0.65, 0.2);
-  const best = spaced(coarse, FINE_IN_ALL, 0);
+  const best = spaced(coarse, effort.fine, 0);
   const fine = yield* simulateAll(ground, best, FINE, 0.85, 0.07);
   if (fine.length === 0) return no('no-stand');
-  const about = yield* simulateAll(ground, neighbours(ground, stands, fine), FINE, 0.92, 0.05);
+  const about = yield* simulateAll(
+    ground,
+    neighbours(ground, stands, fine, effort.round),
+    FINE,
+    0.92,
+    0.05,
+  );
   fine.push(...about);
   const shots: Shot[] = [];
-  for (const c of handful(fine)) {
+  for (const c of handful(fine, effort.handful)) {
     shots.push(shotOf(ground, c));
     yield 0.98;
   }
@@ -181,7 +211,11 @@ function* search(
 }
 
 /** Every stand and lay by the quick estimate; of each lay the best, spaced. */
-function* quickLook(ground: ShotGround, stands: readonly Stand[]): Generator<number, Candidate[]> {
+function* quickLook(
+  ground: ShotGround,
+  stands: readonly Stand[],
+  goOn: number,
+): Generator<number, Candidate[]> {
   const { input, landing } = ground;
   const proxy = createProxy();
   const byLay = new Map(input.lays.map((lay): [Lay, Hopeful[]] => [lay, []]));
@@ -205,7 +239,7 @@ function* quickLook(ground: ShotGround, stands: readonly Stand[]): Generator<num
     }
   }
   return [...byLay.values()].flatMap((list) =>
-    worthALook(list, Math.ceil(COARSE_IN_ALL / input.lays.length)),
+    worthALook(list, Math.ceil(goOn / input.lays.length)),
   );
 }
 
@@ -237,10 +271,11 @@ function neighbours(
   ground: ShotGround,
   stands: readonly Stand[],
   fine: readonly Candidate[],
+  roundBest: number,
 ): Candidate[] {
   const seen = new Set(fine.map((c) => `${c.lay.kind} ${c.stand.place.xM} ${c.stand.place.yM}`));
   const out: Candidate[] = [];
-  for (const c of [...fine].sort((a, b) => b.total - a.total).slice(0, ROUND_BEST)) {
+  for (const c of [...fine].sort((a, b) => b.total - a.total).slice(0, roundBest)) {
     for (const stand of stands) {
       const { xM, yM } = stand.place;
       if (Math.hypot(xM - c.stand.place.xM, yM - c.stand.place.yM) > ROUND_M) continue;
@@ -307,7 +342,7 @@ function* simulateAll(
  * The best that truly differ: first stands well apart, no lay more than twice; then, if there is room,
  * from the same stands the line laid another way.
  */
-export function handful(list: readonly Candidate[]): Candidate[] {
+export function handful(list: readonly Candidate[], most = WHOLE.handful): Candidate[] {
   const sorted = [...list].sort((a, b) => b.total - a.total || b.cleanS - a.cleanS);
   const out: Candidate[] = [];
   const near = (a: Candidate, b: Candidate) =>
@@ -316,7 +351,7 @@ export function handful(list: readonly Candidate[]): Candidate[] {
     near(a, b) && (a.lay.kind === b.lay.kind || alikeLays(a.lay.kind, b.lay.kind));
   for (const same of [near, alike]) {
     for (const c of sorted) {
-      if (out.length === HANDFUL) break;
+      if (out.length === most) break;
       const used = out.filter((o) => o.lay.kind === c.lay.kind).length;
       if (used < 2 && c.total >= WORTH_SHOWING * sorted[0]!.total && !out.some((o) => same(o, c)))
         out.push(c);

@@ -19,7 +19,7 @@ export {
   type Toward,
 } from './lays';
 export { driftBand, RUNS, UNKNOWN, type DriftBand } from './drift-band';
-export { firstCast, type FirstCast, type FirstCastInput } from './first-cast';
+export { castAllowed, type CastAllowed, type CastRefusal, type CastSpot } from './cast-allowed';
 export {
   bestOrder,
   SEQUENCE,
@@ -29,11 +29,13 @@ export {
   type SequenceReason,
   type SequenceTarget,
 } from './sequence-targets';
+export { orderOfFish, type FishInOrder } from './order-of-fish';
 
 // Where to stand, how to lay the line, how far to lead.
 export {
   createShotSearch,
   findShots,
+  quickShot,
   type NoShots,
   type Shot,
   type ShotSearch,
@@ -81,7 +83,7 @@ export {
   type Obstacle,
   type RoomBehind,
 } from './room-behind';
-export { windOnCast, type WindOnCast } from './wind';
+export { windOnCast, type WindOnCast, type WindSchool } from './wind';
 export { falseCast, type FalseCast } from './false-cast';
 export { bestMend, type BestMend } from './best-mend';
 export {

@@ -13,7 +13,7 @@ export interface Rod {
   uy: number;
   left: number;
   least: number;
-  paceMps: number;
+  followMps: number;
   /** High stick: keeps over the line where it enters the water, within `swingM` of the pivot. */
   overLine: boolean;
   pivot: Place;
@@ -49,7 +49,7 @@ export function rodFor(
     uy: 0,
     left: 0,
     least: 0,
-    paceMps: 0,
+    followMps: 0,
     overLine: lay.kind === 'high-stick',
     pivot,
     swingM: Math.hypot(tip.xM - pivot.xM, tip.yM - pivot.yM) + LOWERED_MORE_M,
@@ -76,14 +76,14 @@ export function swing(
   rod.uy = sign * Math.sin(upRad);
   rod.left = amountM;
   rod.least = 0;
-  rod.paceMps = LEAST_FOLLOW_MPS;
+  rod.followMps = LEAST_FOLLOW_MPS;
   for (let n = 0; n <= 10; n++) {
     const s = surfaceInto(
       current,
       rod.base.xM + ((fly.xM - rod.base.xM) * n) / 10,
       rod.base.yM + ((fly.yM - rod.base.yM) * n) / 10,
     );
-    rod.paceMps = Math.max(rod.paceMps, -(s.u * rod.ux + s.v * rod.uy));
+    rod.followMps = Math.max(rod.followMps, -(s.u * rod.ux + s.v * rod.uy));
   }
   placeTip(rod);
 }
@@ -95,8 +95,8 @@ function placeTip(rod: Rod): void {
 
 /** One step of following; `entry` is where the line enters the water. */
 export function followInto(rod: Rod, entry: Place, current: Current, dt: number): void {
-  if (rod.paceMps > 0) {
-    rod.left = Math.max(rod.least, rod.left - rod.paceMps * dt);
+  if (rod.followMps > 0) {
+    rod.left = Math.max(rod.least, rod.left - rod.followMps * dt);
     placeTip(rod);
   }
   if (!rod.overLine) return;

@@ -1,7 +1,8 @@
 import { distanceToPolyline, type Place } from '../grid/index';
 import type { Scene } from '../sight/index';
 import { currentOf, upCurrentRad, type Current } from './drift-current';
-import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
+import { castAllowed } from './cast-allowed';
+import { castTip, LAY_PRECISION, type Lay } from './lays';
 import { PASS_M, PAST_FISH_M } from './drift-result';
 import {
   laneAt,
@@ -13,18 +14,11 @@ import {
   type Lead,
 } from './lead';
 import { snagsOf, type Snag } from './lead-away';
-import { castFor, type CastKind } from './room-behind';
-import {
-  mayCastAt,
-  qualitiesOf,
-  TERM_WEIGHTS,
-  totalOf,
-  type ShotFacts,
-  type TermWeights,
-} from './shot-terms';
+import type { CastKind } from './room-behind';
+import { qualitiesOf, TERM_WEIGHTS, totalOf, type ShotFacts, type TermWeights } from './shot-terms';
 import type { ShotsInput } from './shots-input';
 import type { DriftInput } from './drift-input';
-import { layOverGrass, type Stand } from './stands';
+import type { Stand } from './stands';
 
 /** A drift is followed this long in a search, s. */
 export const FOLLOWED_S = 8;
@@ -110,17 +104,9 @@ const CHOSEN_SIDE = 5;
 const LANE_UP_M = 8;
 const LANE_DOWN_M = 6;
 
-/** Whether a lay can be thrown from a stand at all, and by which cast. */
-export function castOf(ground: ShotGround, stand: Stand, lay: Lay): CastKind | null {
-  const { angler, leaderM } = ground.input;
-  if (!mayCastAt(stand.angleRad, lay.kind)) return null;
-  if (stand.distanceM > layReachM(lay.kind, angler.rodM, leaderM)) return null;
-  if (!layOverGrass(ground.input, stand.grassM, stand.distanceM, lay.kind === 'bank-lay'))
-    return null;
-  // Line is fed down the current, not across or up it.
-  if (lay.kind === 'feed' && stand.angleRad < Math.PI / 2) return null;
-  return castFor(lay.kind, stand.distanceM, stand.room);
-}
+/** By which cast a lay can be thrown from a stand; null when it cannot. */
+export const castOf = ({ input }: ShotGround, stand: Stand, lay: Lay): CastKind | null =>
+  castAllowed(stand, lay.kind, { rodM: input.angler.rodM, leaderM: input.leaderM }).cast;
 
 /** The drift of a candidate, stopped at its first drag. */
 export const driftOf = ({ input, landing }: ShotGround, stand: Place, lay: Lay): DriftInput => ({

@@ -1,3 +1,4 @@
+import type { WadingSchool } from '../stalk/index';
 import { clamp, smoothstep } from '../grid/index';
 import type { Reason } from '../units/index';
 import { PAST_FISH_M } from './drift-result';
@@ -102,7 +103,7 @@ function distanceQuality({ distanceM, easyM, sureM }: ShotFacts): number {
 /** How well a shot does in each term, 0-1. */
 export function qualitiesOf(
   f: ShotFacts,
-  school: { from: CastFrom; wading: 'never-unless' | 'for-the-angle' },
+  school: { from: CastFrom; wading: WadingSchool },
 ): TermWeights {
   const wrongSide =
     (school.from === 'below' && f.angleRad > Math.PI / 2) ||

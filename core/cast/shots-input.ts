@@ -1,10 +1,18 @@
 import type { Place } from '../grid/index';
-import { featuresOf, shapePlaces, type BeatPlan } from '../formats/index';
+import { entriesOf, type BeatPlan } from '../formats/index';
 import { DEFAULT_RIG, rigFor, type FlyKind, type Rig } from '../rig/index';
 import type { Conditions, Fish, Posture } from '../sight/index';
-import type { Alarm, Forbidden, WadingBody, Watcher } from '../stalk/index';
+import type {
+  Alarm,
+  Forbidden,
+  HidingSchool,
+  WadingBody,
+  WadingSchool,
+  Watcher,
+} from '../stalk/index';
 import type { Lay, LayKind } from './lays';
 import type { CastFrom, TermWeights } from './shot-terms';
+import type { WindSchool } from './wind';
 
 export interface ShotAngler extends WadingBody {
   rodM: number;
@@ -20,16 +28,15 @@ export interface ShotsInput {
   target: Fish;
   others: readonly Watcher[];
   angler: ShotAngler;
-  /** `windFromRad`: plan angle that the wind blows from; null or absent: not known, taken as none. */
-  conditions: Conditions & { windFromRad?: number | null };
+  conditions: Conditions;
   from: Place | readonly Place[];
   rig: Rig;
   leaderM: number;
   lays: readonly Lay[];
   castFrom: CastFrom;
-  windSchool?: 'tilt' | 'heavier-line' | 'change-sides';
-  wading?: 'never-unless' | 'for-the-angle';
-  hiding?: 'creep' | 'screen';
+  windSchool?: WindSchool;
+  wading?: WadingSchool;
+  hiding?: HidingSchool;
   postures?: readonly Posture[];
   forbidden?: readonly Forbidden[];
   alarm?: Alarm;
@@ -78,7 +85,7 @@ export const USUAL_ANGLER: ShotAngler = {
   landsWithinHalfMetreToM: 12,
   comfortableM: 8,
 };
-const DULL: ShotsInput['conditions'] = {
+const DULL: Conditions = {
   sunAltitudeRad: 0.5,
   sunPlanRad: null,
   sky: 'overcast',
@@ -89,12 +96,11 @@ const DULL: ShotsInput['conditions'] = {
 export function shotsInput(plan: BeatPlan, q: ShotsQuestion): ShotsInput {
   const { fly, rig: told, angler, lays = SEARCHED_LAYS, ...rest } = q;
   const rig = rigFor(fly ?? 'dry', { ...DEFAULT_RIG, ...told });
-  const entries = featuresOf(plan, 'entry').map((f) => shapePlaces(f.shape)[0]!);
   const without = q.exclude?.lays ?? [];
   return {
     others: [],
     conditions: DULL,
-    from: entries.length > 0 ? entries : [footOf(plan)],
+    from: entriesOf(plan),
     castFrom: 'any-angle',
     ...rest,
     rig,
@@ -102,11 +108,4 @@ export function shotsInput(plan: BeatPlan, q: ShotsQuestion): ShotsInput {
     angler: { ...USUAL_ANGLER, ...angler },
     lays: lays.filter((l) => !without.includes(l.kind) && (!q.pin?.lay || q.pin.lay === l.kind)),
   };
-}
-
-/** The down-current end of the true left bank, where no entry is marked. */
-export function footOf(plan: BeatPlan): Place {
-  const left = featuresOf(plan, 'bank').find((b) => b.side === 'left')!;
-  const foot = shapePlaces(left.shape)[0]!;
-  return { xM: foot.xM, yM: foot.yM - 2 };
 }

@@ -128,17 +128,18 @@ const MOST_GRASS_M = 3;
 
 /** Line over more than a strip of grass is a bank lay, whatever was meant. */
 export function layOverGrass(
-  input: ShotsInput,
   grassM: number,
   distanceM: number,
   bankLay: boolean,
+  rodM: number,
+  leaderM: number,
 ) {
   if (!bankLay) return grassM <= MOST_GRASS_M;
-  const onWater = distanceM - Math.max(grassM, input.angler.rodM);
-  return grassM >= LEAST_GRASS_M && onWater <= input.leaderM + BANK_LAY_MORE_M;
+  const onWater = distanceM - Math.max(grassM, rodM);
+  return grassM >= LEAST_GRASS_M && onWater <= leaderM + BANK_LAY_MORE_M;
 }
-const anyLay = (input: ShotsInput, grassM: number, distanceM: number) =>
-  layOverGrass(input, grassM, distanceM, false) || layOverGrass(input, grassM, distanceM, true);
+const anyLay = ({ angler, leaderM }: ShotsInput, grassM: number, distanceM: number) =>
+  [false, true].some((bankLay) => layOverGrass(grassM, distanceM, bankLay, angler.rodM, leaderM));
 
 /** Spots taken out, and all but the pinned one. */
 function leftOut(input: ShotsInput, place: Place): boolean {

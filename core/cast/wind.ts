@@ -1,5 +1,8 @@
 import { clamp, wrapAngle } from '../grid/index';
 
+/** What is done about wind, by school. */
+export type WindSchool = 'tilt' | 'heavier-line' | 'change-sides';
+
 export interface WindOnCast {
   /** Against the cast, m/s; negative: from behind. */
   headMps: number;
@@ -8,7 +11,7 @@ export interface WindOnCast {
   /** Whether it blows the line onto the rod arm's side of the body. */
   ontoBody: boolean;
   /** What is done about it, by school. */
-  advice: 'none' | 'tilt' | 'heavier-line' | 'change-sides';
+  advice: 'none' | WindSchool;
   /** Share of the usual distance that is left. */
   distanceShare: number;
 }
@@ -23,7 +26,7 @@ export function windOnCast(
   fromRad: number | null,
   aimRad: number,
   rodHand: 'right' | 'left',
-  school: 'tilt' | 'heavier-line' | 'change-sides',
+  school: WindSchool,
 ): WindOnCast {
   if (fromRad === null)
     return { headMps: 0, crossMps: 0, ontoBody: false, advice: 'none', distanceShare: 1 };

@@ -14,6 +14,7 @@ export type {
   Shape,
   Station,
 } from './beat-plan';
+export { entriesOf } from './entries';
 export { LEVEL_NAMES, BED_MATERIALS, featuresOf, planHash, shapePlaces } from './beat-plan';
 export { readBeat, type BeatProblem, type ReadBeatResult } from './read-beat';
 export { writeBeat } from './write-beat';

@@ -23,6 +23,7 @@ export { GUESS } from './guesses';
 export { methodDifference, type MethodDifference, type Parting } from './method-difference';
 export { sensitivity, DOUBT, type Input, type PlaceSensitivity } from './sensitivity';
 export { whatIf, type WhatIf } from './what-if';
+export { studyLie, type LieStudy } from './study-lie';
 export { compareDays, type DayChange, type RatedDay } from './compare-days';
 
 // One place, as told.

@@ -37,7 +37,7 @@ export interface Lie {
   largestCm: number | null;
   depthM: number;
   /** Depth-mean pace where it lies, m/s. */
-  paceMps: number;
+  meanSpeedMps: number;
   /** The drift that feeds it, from the lie up to where a fly could be landed. */
   lane: Place[];
   why: Reason[];
@@ -164,7 +164,7 @@ function describe(
     profitJph: n.profitJph,
     largestCm: largestKept(water, day, k),
     depthM: flow.depthM[k]!,
-    paceMps: water.pace[k]!,
+    meanSpeedMps: water.pace[k]!,
     lane: laneOf(water, { xM, yM }),
     why,
   };

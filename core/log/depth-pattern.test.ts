@@ -1,9 +1,9 @@
 import { createRandom } from '../grid/index';
 import { blankWeight, depthPattern, type Look } from './index';
 
-const look = (depthM: number, found: boolean, paceMps = 0.3, weight?: number): Look => ({
+const look = (depthM: number, found: boolean, meanSpeedMps = 0.3, weight?: number): Look => ({
   depthM,
-  paceMps,
+  meanSpeedMps,
   found,
   ...(weight !== undefined && { weight }),
 });

@@ -2,7 +2,7 @@
 export interface Look {
   depthM: number;
   /** Depth-mean pace, m/s. */
-  paceMps: number;
+  meanSpeedMps: number;
   found: boolean;
   /** How much a blank says, 0-1: one cast says less than three. Fish found count whole. */
   weight?: number;
@@ -22,9 +22,9 @@ export type DepthPattern =
       found: number;
       blank: number;
       depthM: Spread;
-      paceMps: Spread;
+      meanSpeedMps: Spread;
       /** Chance of a fish at such a place over the chance at the best, 0-1. */
-      fits(depthM: number, paceMps: number): number;
+      fits(depthM: number, meanSpeedMps: number): number;
     };
 
 /** Fewer fish than this are no pattern. */
@@ -52,7 +52,7 @@ export function depthPattern(looks: readonly Look[]): DepthPattern {
   );
   const pace = posterior(
     // Still water has a logarithm too: paces are told apart from 2 cm/s on.
-    weighed.map((l) => ({ x: Math.max(0.02, l.paceMps), found: l.found, weight: l.weight })),
+    weighed.map((l) => ({ x: Math.max(0.02, l.meanSpeedMps), found: l.found, weight: l.weight })),
     [0.02, 1.5],
   );
   return {
@@ -60,8 +60,9 @@ export function depthPattern(looks: readonly Look[]): DepthPattern {
     found,
     blank,
     depthM: depth.spread,
-    paceMps: pace.spread,
-    fits: (depthM, paceMps) => depth.chance(depthM) * pace.chance(Math.max(0.02, paceMps)),
+    meanSpeedMps: pace.spread,
+    fits: (depthM, meanSpeedMps) =>
+      depth.chance(depthM) * pace.chance(Math.max(0.02, meanSpeedMps)),
   };
 }
 

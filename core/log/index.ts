@@ -1,4 +1,41 @@
-/** Tries: what a worked fish did, kept as events that are never overwritten. */
+/** Records: what is kept, typed once for the store, the services, the server's schemas and the screens. */
+
+// The angler.
+export {
+  ASSUMED_TEMP_C,
+  DEFAULT_SETTINGS,
+  NOTICING_RANGE,
+  SETTING_RANGE,
+  WIND_FROM,
+  wholeSettings,
+  type Methods,
+  type Noticing,
+  type Settings,
+  type WindFrom,
+} from './settings';
+
+// What was seen.
+export {
+  BEHAVIOURS,
+  isOtherSighting,
+  type Behaviour,
+  type KeptRise,
+  type Mark,
+  type Sighting,
+} from './marks';
+export type { KeptRead } from './reads';
+
+// What was done: outings, tries, what the plan said, what happened.
+export { openOutingAt, type Outing, type Reading } from './outings';
+export { DREW_BLANK, type Try } from './tries';
+export {
+  EMPTY_SNAPSHOT,
+  readSnapshot,
+  writeSnapshot,
+  type TempSource,
+  type TrySnapshot,
+} from './snapshot';
+export { CONSTANTS_HASH } from './constants';
 export {
   EVENT_CODES,
   EVENT_WORDS,
@@ -8,7 +45,9 @@ export {
   type TryEvent,
   type TryFold,
   type TryState,
-} from './try-events';
+} from './events';
+
+// What the tries of a day say.
 export {
   blankWeight,
   depthPattern,

@@ -179,7 +179,7 @@ export function movingExposuresInto(
   const guesses = conditions.guesses ?? NOTICE;
   for (let p = 0; p < POSTURES.length; p++) {
     const posture = POSTURES[p]!;
-    const motionMps = paceShare * POSTURE[posture].paceMps;
+    const motionMps = paceShare * POSTURE[posture].walkSpeedMps;
     out[p] = line ? exposureOn(line, view, posture, heightM, motionMps, guesses) : 1;
   }
 }

@@ -4,11 +4,11 @@ export const POSTURES = ['stand', 'crouch', 'kneel', 'crawl'] as const;
 export type Posture = (typeof POSTURES)[number];
 
 /** Top of the head over body height, and pace on gravel in m/s (our guesses). */
-export const POSTURE: Record<Posture, { topShare: number; paceMps: number }> = {
-  stand: { topShare: 1, paceMps: 0.7 },
-  crouch: { topShare: 0.67, paceMps: 0.35 },
-  kneel: { topShare: 0.5, paceMps: 0.12 },
-  crawl: { topShare: 0.3, paceMps: 0.08 },
+export const POSTURE: Record<Posture, { topShare: number; walkSpeedMps: number }> = {
+  stand: { topShare: 1, walkSpeedMps: 0.7 },
+  crouch: { topShare: 0.67, walkSpeedMps: 0.35 },
+  kneel: { topShare: 0.5, walkSpeedMps: 0.12 },
+  crawl: { topShare: 0.3, walkSpeedMps: 0.08 },
 };
 
 /** What a person may set of exposure: guesses, to be refitted by the log. */

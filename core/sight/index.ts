@@ -22,7 +22,15 @@ export {
   type Posture,
 } from './exposure';
 export { shadeField } from './shade';
-export { createScene, sceneIndex, type Conditions, type Fish, type Scene } from './scene';
+export {
+  createScene,
+  sceneIndex,
+  SKIES,
+  type Conditions,
+  type Fish,
+  type Scene,
+  type Sky,
+} from './scene';
 export {
   exposureAt,
   fishView,
@@ -54,7 +62,14 @@ export {
   type Spotted,
   type SpottingView,
 } from './spotting';
-export { lookoutAt, lookouts, type Lookout, type LookoutInput } from './lookouts';
+export {
+  glareAt,
+  lookoutAt,
+  lookouts,
+  type GlareHour,
+  type Lookout,
+  type LookoutInput,
+} from './lookouts';
 export { inWindow, windowView, type WindowBody, type WindowView } from './fish-window';
 export {
   ASCENT,

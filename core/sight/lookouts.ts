@@ -1,5 +1,5 @@
 import { brokenWater, sampleFlow } from '../water/index';
-import { cellIndex } from '../grid/index';
+import { cellIndex, type Place } from '../grid/index';
 import { POSTURE, type Posture } from './exposure';
 import { exposureAt, fishView } from './angler-seen';
 import { sceneIndex, type Conditions, type Fish, type Scene } from './scene';
@@ -255,4 +255,21 @@ function dryPlaces(scene: Scene): { xM: number; yM: number }[] {
     }
   }
   return out;
+}
+
+/** What an hour does at one place: the share of glances that see the fish, and the shade over it, both 0-1. */
+export interface GlareHour {
+  share: number;
+  shade: number;
+}
+
+/** Glances and shade by hour at the first target of `input`, from one place; glances 0 where it cannot be seen. */
+export function glareAt(scene: Scene, input: LookoutInput, from: Place): GlareHour[] {
+  const found = lookoutAt(scene, input, from);
+  const fish = input.targets[0]!;
+  const cell = cellIndex(scene.flow, fish.xM, fish.yM);
+  return input.hours.map((c, h) => ({
+    share: found?.shares[h] ?? 0,
+    shade: shadeField(scene, c)[cell] ?? 0,
+  }));
 }

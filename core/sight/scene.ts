@@ -13,12 +13,17 @@ export interface Fish {
   surety: 'sure' | 'likely' | 'maybe';
 }
 
+export const SKIES = ['clear', 'broken', 'overcast'] as const;
+export type Sky = (typeof SKIES)[number];
+
 export interface Conditions {
   sunAltitudeRad: number;
   /** Plan angle of the sun; null when it is down. */
   sunPlanRad: number | null;
-  sky: 'clear' | 'broken' | 'overcast';
+  sky: Sky;
   windMps: number;
+  /** Plan angle that the wind blows from; null or absent: not known, taken as none. */
+  windFromRad?: number | null;
   /** Clear water when absent. */
   turbidityNtu?: number;
   /** How readily a fish notices: the angler's own figures; NOTICE when absent. */

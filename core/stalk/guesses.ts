@@ -1,5 +1,9 @@
 /** What a way is weighed by: our guesses, each with its unit. Those of `Alarm` are settings. */
 
+/** Schools of wading, and of hiding. */
+export type WadingSchool = 'never-unless' | 'for-the-angle';
+export type HidingSchool = 'creep' | 'screen';
+
 /** How a fish takes what it notices. */
 export interface Alarm {
   /** calm = exp(-integral of max(0, E - threshold)/tau dt): tau, s. */

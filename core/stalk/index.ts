@@ -20,11 +20,12 @@ export {
 export type { Along, Moment, StalkLeg, Worst } from './legs';
 export { otherWays, sameWay } from './other-ways';
 export { whatIfStalk, type StalkChange } from './what-if-stalk';
+export { studyWay, type StalkStudy, type WayStudyInput } from './study-way';
 export { fromFarBank, type FarBank } from './far-bank';
 export { waysOut, type WaysOut } from './ways-out';
 
 // What it rests on.
-export { ALARM, tauBandOf, type Alarm } from './guesses';
+export { ALARM, tauBandOf, type Alarm, type HidingSchool, type WadingSchool } from './guesses';
 export { fishSeen, seenAt, seenField, seenInto, type FishSeen, type SeenField } from './seen-field';
 export {
   bedAt,

@@ -177,7 +177,7 @@ function lookAt(
     ...place,
     posture,
     heightM: input.angler.heightM,
-    motionMps: POSTURE[posture].paceMps,
+    motionMps: POSTURE[posture].walkSpeedMps,
   };
   const noticed = seen.fish.map(({ view }) => {
     const e = exposureAt(scene, view, at, input.conditions);

@@ -65,7 +65,7 @@ describe('what each fish sees, on the grid', () => {
         const alone = exposureAt(
           scene,
           view,
-          { ...place, posture, heightM: 1.75, motionMps: POSTURE[posture].paceMps },
+          { ...place, posture, heightM: 1.75, motionMps: POSTURE[posture].walkSpeedMps },
           overcast,
         );
         expect(Math.abs(out[p]! - alone)).toBeLessThan(1e-12);

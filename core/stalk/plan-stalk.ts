@@ -9,7 +9,7 @@ import {
   type Scene,
 } from '../sight/index';
 import { DRY_M, sampleFlow, type FlowField } from '../water/index';
-import { ALARM, tauBandOf, type Alarm } from './guesses';
+import { ALARM, tauBandOf, type Alarm, type HidingSchool, type WadingSchool } from './guesses';
 import { walk, type Walked, type Worst } from './legs';
 import { fishSeen, seenField, type FishSeen, type SeenField } from './seen-field';
 import { cellAt, CLOSED, walkGrid, type Forbidden, type WalkGrid } from './walk-grid';
@@ -29,8 +29,8 @@ export interface StalkInput {
   angler: WadingBody;
   conditions: Conditions;
   /** Schools; the first is the default. */
-  wading?: 'never-unless' | 'for-the-angle';
-  hiding?: 'creep' | 'screen';
+  wading?: WadingSchool;
+  hiding?: HidingSchool;
   /** Places the way must pass, in order. */
   via?: readonly Place[];
   /** Spots taken out by hand. */

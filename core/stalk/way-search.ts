@@ -8,6 +8,8 @@ import {
   CLIMB,
   EFFORT_S_PER_M,
   WADING,
+  type HidingSchool,
+  type WadingSchool,
 } from './guesses';
 import { gaitOf, heardFrom } from './footfall';
 import { leastCost, type Graph } from './least-cost';
@@ -16,8 +18,8 @@ import { cellAt, type WalkGrid } from './walk-grid';
 
 /** How a way is weighed. */
 export interface Weighing {
-  wading: 'never-unless' | 'for-the-angle';
-  hiding: 'creep' | 'screen';
+  wading: WadingSchool;
+  hiding: HidingSchool;
   tauS: number;
   footfall: number;
   /** Weight of each fish, in the order of the field's views. */
@@ -91,7 +93,9 @@ function wadingCost(grid: WalkGrid, cell: number, how: Weighing): number {
 }
 
 export const paceAt = (grid: WalkGrid, cell: number, posture: number): number =>
-  POSTURE[POSTURES[posture]!].paceMps * grid.footing[cell]! * (grid.wade[cell] ? WADING.pace : 1);
+  POSTURE[POSTURES[posture]!].walkSpeedMps *
+  grid.footing[cell]! *
+  (grid.wade[cell] ? WADING.pace : 1);
 
 /** Seconds from a cell to its neighbour, with what is climbed. */
 export function stepSeconds(
@@ -152,7 +156,7 @@ export function searchWay(
 }
 
 /** No metre costs less than walking it upright on gravel, unseen. */
-const LEAST_PER_M = 1 / POSTURE.stand.paceMps + EFFORT_S_PER_M[0];
+const LEAST_PER_M = 1 / POSTURE.stand.walkSpeedMps + EFFORT_S_PER_M[0];
 
 /** Between two cells, by steps along and across the grid, m: never more than a way takes. */
 function apartM({ nx, cellM }: WalkGrid, a: number, b: number): number {

@@ -72,3 +72,9 @@ export function dayText(ms: number, timeZone = 'UTC'): string {
 
 /** The civil day of an instant: "2026-06-13". */
 export const civilDay = (ms: number, timeZone?: string) => toCivil(ms, timeZone).slice(0, 10);
+
+/** "9:40" of an hour of the day as a number. */
+export const atClockText = (hour: number) => {
+  const minutes = Math.round(hour * 60);
+  return `${Math.floor(minutes / 60) % 24}:${String(minutes % 60).padStart(2, '0')}`;
+};

@@ -16,6 +16,17 @@ export {
 } from './format';
 export { parseFigure, parseFishLengthCm, parseLengthM, parseTempC, type Parsed } from './parse';
 export {
+  atClockText,
+  atHour,
+  civilDay,
+  civilHour,
+  clockText,
+  dayText,
+  fromCivil,
+  toCivil,
+  zoneOffsetMin,
+} from './civil-time';
+export {
   BODY_SHARE,
   paceWord,
   depthWord,

@@ -112,3 +112,15 @@ function xAtY(byY: Place[], yM: number): number {
   }
   return byY[last]!.xM;
 }
+
+/** Shares of a beat's length at which its middle is looked up. */
+const MIDDLE_AT = [0, 0.25, 0.5, 0.75, 1];
+
+/** The middle of the channel over the whole beat: the y that a view of it is centred on, m. */
+export function channelMiddleYM(plan: BeatPlan): number {
+  const channel = createChannel(plan);
+  const ys = MIDDLE_AT.map((f) => f * plan.lengthM).map(
+    (xM) => (channel.leftYM(xM) + channel.rightYM(xM)) / 2,
+  );
+  return ys.reduce((sum, y) => sum + y, 0) / ys.length;
+}

@@ -31,7 +31,7 @@ export {
   type Vertical,
 } from './discharge';
 export { surveyDoubt, type DoubtPlace, type SurveyDoubt } from './survey-doubt';
-export { createChannel, type Channel } from './channel';
+export { channelMiddleYM, createChannel, type Channel } from './channel';
 export { surveyedDepths, type SurveyedDepths } from './depths';
 export { buildBed, SOLID, BOULDER_FLAT, type Bed } from './bed';
 export { createGround, type Ground } from './ground';

@@ -104,7 +104,7 @@ describe('probe', () => {
   it('says depth, pace at the surface, Froude number and piece', () => {
     const probe = probeFlow(flow, classifyPieces(flow), 2, 3)!;
     expect(probe.depthM).toBeCloseTo(0.4, 6);
-    expect(probe.paceMps).toBeGreaterThan(probe.meanMps);
+    expect(probe.surfaceSpeedMps).toBeGreaterThan(probe.meanSpeedMps);
     expect(probe.froude).toBeCloseTo(0.6 / Math.sqrt(9.81 * 0.4), 6);
     expect(probe.piece).toBe('run');
     expect(probe.turnedBack).toBe(false);

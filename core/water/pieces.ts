@@ -23,7 +23,7 @@ export interface Piece {
   meanDepthM: number;
   deepestM: number;
   /** Mean surface speed, m/s. */
-  paceMps: number;
+  surfaceSpeedMps: number;
   froude: number;
   /** Where its name is written: the place furthest from its edge. */
   xM: number;
@@ -353,7 +353,7 @@ function describe(flow: FlowField, kind: Int16Array, patch: Int32Array, patches:
       areaM2: s.cells * cellM * cellM,
       meanDepthM,
       deepestM: s.deepest,
-      paceMps: s.pace / s.cells,
+      surfaceSpeedMps: s.pace / s.cells,
       froude: s.speed / s.cells / Math.sqrt(9.81 * meanDepthM),
       xM: flow.x0M + (s.at % nx) * cellM,
       yM: flow.y0M + Math.floor(s.at / nx) * cellM,

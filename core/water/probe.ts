@@ -6,8 +6,8 @@ import { surfaceFactor } from './profile';
 export interface Probe {
   depthM: number;
   /** Surface speed, m/s: what a leaf does. */
-  paceMps: number;
-  meanMps: number;
+  surfaceSpeedMps: number;
+  meanSpeedMps: number;
   froude: number;
   /** Direction the water goes, plan angle. */
   towardRad: number;
@@ -25,13 +25,13 @@ export function probeFlow(
   const k = cellIndex(flow, xM, yM);
   if (k < 0 || flow.depthM[k]! <= 0) return null;
   const s = sampleFlow(flow, xM, yM, { depthM: 0, u: 0, v: 0 });
-  const meanMps = Math.hypot(s.u, s.v);
+  const meanSpeedMps = Math.hypot(s.u, s.v);
   const patch = pieces ? pieces.ofCell[k]! : -1;
   return {
     depthM: s.depthM,
-    paceMps: meanMps * surfaceFactor(s.depthM, flow.d84M[k]!),
-    meanMps,
-    froude: meanMps / Math.sqrt(9.81 * Math.max(0.005, s.depthM)),
+    surfaceSpeedMps: meanSpeedMps * surfaceFactor(s.depthM, flow.d84M[k]!),
+    meanSpeedMps,
+    froude: meanSpeedMps / Math.sqrt(9.81 * Math.max(0.005, s.depthM)),
     towardRad: Math.atan2(s.v, s.u),
     turnedBack: s.u > 0,
     piece: patch >= 0 ? pieces!.pieces[patch]!.kind : null,

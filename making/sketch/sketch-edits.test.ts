@@ -77,7 +77,7 @@ it('says a piece and a contradiction in plain words, in both units', () => {
       pieceId: 's3',
       carriesM3s: 3,
       othersM3s: 1.5,
-      needs: { paceMps: 0.25, deepestM: 0.42, widthM: 4.2 },
+      needs: { surfaceSpeedMps: 0.25, deepestM: 0.42, widthM: 4.2 },
     },
     'metric',
   );

@@ -40,12 +40,12 @@ export function contradictionText(
 ): { lead: string; needs: string } {
   const i = sketch.pieces.findIndex((p) => p.id === c.pieceId);
   const piece = sketch.pieces[i]!;
-  const { paceMps, deepestM, widthM } = c.needs;
-  const seconds = floatSecondsOver3m(paceMps);
+  const { surfaceSpeedMps, deepestM, widthM } = c.needs;
+  const seconds = floatSecondsOver3m(surfaceSpeedMps);
   const leaf =
     seconds > 60
-      ? paceWord(paceMps)
-      : `${paceWord(paceMps)}, a leaf over ${formatLength(3, units, 0)} in ${seconds.toFixed(1)} s`;
+      ? paceWord(surfaceSpeedMps)
+      : `${paceWord(surfaceSpeedMps)}, a leaf over ${formatLength(3, units, 0)} in ${seconds.toFixed(1)} s`;
   return {
     lead: `${pieceTitle(piece, i)} contradicts the others: as told it carries ${formatDischarge(c.carriesM3s, units)}, they carry ${formatDischarge(c.othersM3s, units)}.`,
     needs: `It would fit at ${leaf}; or ${formatDepth(deepestM, units)} deep; or ${formatLength(widthM, units)} wide.`,

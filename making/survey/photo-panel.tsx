@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { Place } from '../../core/grid/index';
 import type { UnitSystem } from '../../core/units/index';
+import { api } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
 import { Do } from '../../ui/parts';
 import { LengthField, PlainField } from '../fields';
@@ -36,24 +37,18 @@ export function PhotoPanel({
     setBusy(true);
     setProblem(null);
     const id = clientId();
-    const response = await fetch(`/api/v1/photos/${id}`, { method: 'PUT', body: file }).catch(
-      () => null,
-    );
+    const reply = await api.savePhoto(id, file);
     setBusy(false);
-    if (!response) {
-      setProblem('The photograph could not be sent to this program. Is it still running?');
+    if (!reply.ok) {
+      setProblem(reply.message);
       return;
     }
-    const answer = await response.json();
-    if (!response.ok) {
-      setProblem(answer.error.message);
-      return;
-    }
+    const { width, height } = reply.value;
     onChange({
       photoId: id,
-      widthPx: answer.width,
-      heightPx: answer.height,
-      mPerPx: Math.max(FIRST_LENGTH_M, lengthM) / answer.width,
+      widthPx: width,
+      heightPx: height,
+      mPerPx: Math.max(FIRST_LENGTH_M, lengthM) / width,
       turnDeg: 0,
       middle: { xM: lengthM / 2, yM: 0 },
     });

@@ -3,16 +3,19 @@
 import { useEffect, useMemo, useState } from 'react';
 import { formatLength, formatSeconds } from '../../core/units/index';
 import type { Shot } from '../../core/cast/index';
+import { channelMiddleYM } from '../../core/water/index';
 import { pageX, pageY, type Camera } from '../../drawing/camera';
-import { usePart, useWorkspace } from '../context';
+import { useActions, usePart, useWorkspace } from '../context';
 import { againstWords, castName, inRods, layName, standWords } from '../../words/cast-words';
-import { postureName } from '../steps/stalk/at-the-stand';
-import { targetsInOrder } from '../engine/questions';
 import { useFishNames } from '../use-fish-names';
 import { useSide } from '../use-side';
-import { capital } from '../../words/words';
-import { CardDrawing, cameraFor, useCardSize, useMiddle } from './card-drawing';
+import { capital, postureName } from '../../words/words';
+import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
+import { targetsInOrder } from '../state/selectors';
+import { freshOf } from '../state/answer';
+import { createCastActions } from '../steps/cast/cast-actions';
+import { createStalkActions } from '../steps/stalk/stalk-actions';
 
 interface Planned {
   fishId: string;
@@ -22,7 +25,7 @@ interface Planned {
 /** The whole beat on one page: the marked fish in their order, each with its best shot. */
 export function BeatCard() {
   const { beat } = useWorkspace();
-  const middle = useMiddle();
+  const middle = useMemo(() => channelMiddleYM(beat.plan), [beat.plan]);
   const size = useCardSize();
   const { planned, progress, none } = usePlanned();
   const camera = useMemo(
@@ -68,22 +71,23 @@ export function BeatCard() {
 
 /** The order is asked once; then the best shot at each fish in turn. */
 function usePlanned() {
-  const { actions, engine } = useWorkspace();
+  const casting = useActions(createCastActions);
+  const stalking = useActions(createStalkActions);
   const ready = usePart((s) => s.flowState.kind === 'ready' && !s.flowStale);
-  const order = usePart((s) => s.order);
+  const order = usePart((s) => freshOf(s, 'order'));
   const targets = usePart((s) => targetsInOrder(s).length);
   const [planned, setPlanned] = useState<Planned[] | null>(null);
   const [done, setDone] = useState(0);
   const only = usePart((s) => (s.marks.length === 1 ? s.marks[0]!.id : null));
   useEffect(() => {
-    if (ready && order === null && targets > 1) actions.askOrder();
-  }, [ready, order, targets, actions]);
+    if (ready && targets > 1) stalking.askOrder();
+  }, [ready, targets, stalking]);
   useEffect(() => {
     if (!ready) return;
     const ids =
       targets === 1 && only
         ? [only]
-        : order && order !== 'working'
+        : order
           ? order.sequence.order.map((i) => order.fishIds[i]!)
           : [];
     if (ids.length === 0) return;
@@ -91,7 +95,7 @@ function usePlanned() {
     void (async () => {
       const out: Planned[] = [];
       for (const fishId of ids) {
-        const shot = (await engine()?.bestShotAt(fishId)) ?? null;
+        const shot = await casting.bestShotAt(fishId);
         if (let_go) return;
         out.push({ fishId, shot });
         setDone(out.length);
@@ -101,7 +105,7 @@ function usePlanned() {
     return () => {
       let_go = true;
     };
-  }, [ready, order, targets, only, engine]);
+  }, [ready, order, targets, only, casting]);
   return {
     planned,
     progress: Math.round((100 * (done + 1)) / (targets + 1)),

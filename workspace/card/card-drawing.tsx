@@ -2,7 +2,6 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import type { Place } from '../../core/grid/index';
-import { createChannel } from '../../core/water/index';
 import { pageX, pageY, type Camera } from '../../drawing/camera';
 import { usePart, useWorkspace } from '../context';
 import { placeDepthWords, traceDepthLines } from '../../drawing/depth-lines';
@@ -13,6 +12,7 @@ import { MarksLayer, RingLayer } from '../steps/spot/marks-layer';
 import { StalkLayer } from '../steps/stalk/stalk-layer';
 import { WaterLines } from '../../drawing/water-layer';
 import { SectionView } from '../section/section-view';
+import { SectionFly } from '../steps/cast/section-fly';
 
 /** Size of the drawing on the page, px. */
 export interface CardSize {
@@ -71,16 +71,6 @@ export function cameraFor(
     leftM: (x0 + x1) / 2 - width / scale / 2,
     topM: (y0 + y1) / 2 + height / scale / 2,
   };
-}
-
-/** The middle of the channel over the beat, m. */
-export function useMiddle(): number {
-  const { plan } = useWorkspace().beat;
-  return useMemo(() => {
-    const channel = createChannel(plan);
-    const xs = [0, 0.25, 0.5, 0.75, 1].map((f) => f * plan.lengthM);
-    return xs.reduce((sum, x) => sum + (channel.leftYM(x) + channel.rightYM(x)) / 2, 0) / xs.length;
-  }, [plan]);
 }
 
 /** Greys of the water by depth, from the shore in. Dark is deep, in print as on screen. */
@@ -147,7 +137,13 @@ export function CardDrawing({
           />
         </svg>
         <div className="card-section">
-          <SectionView camera={camera} width={size.width} height={size.section} plain />
+          <SectionView
+            camera={camera}
+            width={size.width}
+            height={size.section}
+            plain
+            fly={SectionFly}
+          />
         </div>
       </div>
       <figcaption className="visually-hidden">{label}</figcaption>

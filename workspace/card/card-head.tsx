@@ -1,9 +1,15 @@
 'use client';
 
-import { formatDischarge, formatSpeed, formatTemp } from '../../core/units/index';
-import { civilHour, dayText, toCivil } from '../../core/units/civil-time';
+import {
+  atClockText,
+  civilHour,
+  dayText,
+  formatDischarge,
+  formatSpeed,
+  formatTemp,
+  toCivil,
+} from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
-import { atClockText } from '../state/hours';
 
 /** Which beat, at what level, for when, in what weather. */
 export function CardHead() {

@@ -4,27 +4,22 @@ import { useEffect, useRef, useState } from 'react';
 import { Choice, Do } from '../../ui/parts';
 import { formatAddress } from '../state/address';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
-import { startEngine, type Engine } from '../engine/engine';
-import { holdWorkspace } from '../hold-workspace';
-import type { BeatInput } from '../state/state';
+import { createWorkspace } from '../frame/create-workspace';
 import { BeatCard } from './beat-card';
 import { saveSvg } from './save-svg';
 import { ShotCard } from './shot-card';
 import '../frame/workspace.css';
 import './card.css';
+import type { BeatInput } from '../state/document';
 
 /** The card: one page for one shot, or for the whole beat; on paper, on a phone, or as SVG. */
 export function CardPage({ beat, query }: { beat: BeatInput; query: string }) {
-  const engine = useRef<Engine | null>(null);
   const [held] = useState<Held>(() => {
-    const made = holdWorkspace(beat, 'cast', query, () => engine.current);
-    made.store.set({ card: true });
+    const made = createWorkspace(beat, 'cast', query);
+    made.store.setState({ card: true });
     return made;
   });
-  useEffect(() => {
-    engine.current = startEngine(held.store, beat);
-    return () => engine.current?.stop();
-  }, [held, beat]);
+  useEffect(() => held.engine.start(), [held]);
   return (
     <WorkspaceProvider value={held}>
       <CardSheet />
@@ -41,7 +36,7 @@ function CardSheet() {
   const ready = usePart((s) => s.flowState.kind === 'ready');
   const failed = usePart((s) => (s.flowState.kind === 'failed' ? s.flowState.message : null));
   const sheet = useRef<HTMLElement>(null);
-  const back = formatAddress(beat.id, { ...store.get(), step: 'cast' }, zone);
+  const back = formatAddress(beat.id, { ...store.getState(), step: 'cast' }, zone);
   return (
     <main className="card-page">
       <div className="card-tools row">

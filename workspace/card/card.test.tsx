@@ -4,12 +4,14 @@ import { createScene } from '../../core/sight/index';
 import { plan, stream } from '../../core/stalk/fixtures/streams';
 import { CAST, MARK } from '../fixtures/cast';
 import { stateWith } from '../fixtures/state';
+import { answered } from '../fixtures/answered';
 import { showIn } from '../fixtures/workspace';
 import { TEST_SETTINGS } from '../fixtures/settings';
-import type { BeatInput, WorkspaceState } from '../state/state';
+import type { WorkspaceState } from '../state/state';
 import { cameraFor } from './card-drawing';
 import { standaloneSvg } from './save-svg';
 import { ShotCard } from './shot-card';
+import type { BeatInput } from '../state/document';
 
 // Tracing the depths of so large a made flow is slow, and is tested where it is.
 jest.mock('../../drawing/depth-lines', () => ({
@@ -54,9 +56,10 @@ const show = (more: Partial<WorkspaceState> = {}) =>
       lay: CAST.lay,
       flow,
       flowState: { kind: 'ready' },
-      drift,
-      castNow: castNow(scene, CAST, drift.best.laid),
-      castStudy: castStudy(scene, CAST),
+      ...answered({
+        drift: { band: drift, now: castNow(scene, CAST, drift.best.laid), ms: 1 },
+        castStudy: castStudy(scene, CAST),
+      }),
       ...more,
     }),
     beat,

@@ -1,5 +1,6 @@
 'use client';
 
+import { channelMiddleYM } from '../../core/water/index';
 import { useMemo } from 'react';
 import { DEFAULT_RIG } from '../../core/rig/index';
 import { formatLength, formatMinutes, formatSeconds } from '../../core/units/index';
@@ -18,12 +19,13 @@ import {
   structureName,
   towardWords,
 } from '../../words/cast-words';
-import { postureName } from '../steps/stalk/at-the-stand';
-import { numberOfMark, shownWay, targetOf } from '../state/state';
+import { postureName } from '../../words/words';
 import { cautionText } from '../../words/stalk-words';
 import { useSide } from '../use-side';
-import { CardDrawing, cameraFor, useCardSize, useMiddle } from './card-drawing';
+import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
+import { numberOfMark, shownWay, targetOf } from '../state/selectors';
+import { valueOf } from '../state/answer';
 
 /** One shot on one page: where, how, how long, and what to mind. */
 export function ShotCard() {
@@ -31,8 +33,8 @@ export function ShotCard() {
   const stand = usePart((s) => s.stand);
   const landing = usePart((s) => s.landing);
   const target = usePart(targetOf);
-  const away = usePart((s) => s.castStudy?.leadAway?.to ?? null);
-  const middle = useMiddle();
+  const away = usePart((s) => valueOf(s, 'castStudy')?.leadAway?.to ?? null);
+  const middle = useMemo(() => channelMiddleYM(beat.plan), [beat.plan]);
   const size = useCardSize();
   const camera = useMemo(
     () =>
@@ -74,9 +76,9 @@ function TheShot() {
   const sideOf = useSide();
   const { units, rodM } = s.settings;
   const target = targetOf(s);
-  const drift = s.drift;
-  const now = s.castNow;
-  const study = s.castStudy;
+  const drift = valueOf(s, 'drift')?.band;
+  const now = valueOf(s, 'drift')?.now;
+  const study = valueOf(s, 'castStudy');
   const way = shownWay(s);
   const m = (metres: number) => formatLength(metres, units);
   if (!drift || !now || !study || !s.stand) return <p role="status">Working the shot out.</p>;
@@ -149,7 +151,7 @@ function TheShot() {
 
 /** Cautions of the way and the place, in the words of Stalk. */
 function Mind() {
-  const cautions = usePart((s) => s.stalkStudy?.cautions[s.stalkShown] ?? null);
+  const cautions = usePart((s) => valueOf(s, 'stalkStudy')?.cautions[s.stalkShown] ?? null);
   const units = usePart((s) => s.settings.units);
   return (
     <section>

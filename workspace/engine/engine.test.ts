@@ -2,10 +2,12 @@ import { encodeFlow, type FlowField } from '../../core/water/index';
 import { flowOf } from '../../core/water/fixtures/flows';
 import { readBeat, type BeatPlan } from '../../core/formats/index';
 import { TANSY_GLIDE_FILE } from '../../demo/data/tansy-glide';
-import { startEngine } from './engine';
-import { freshState, type BeatInput, type WorkspaceState } from '../state/state';
-import { createStore } from '../state/store';
+import { createEngine } from './engine';
+import type { WorkspaceState } from '../state/state';
+import { createWorkspaceStore } from '../state/store';
+import { stateWith } from '../fixtures/state';
 import { TEST_SETTINGS } from '../fixtures/settings';
+import type { BeatInput } from '../state/document';
 
 /** Workers that answer when the test says so. */
 interface Call {
@@ -34,7 +36,7 @@ jest.mock('../../workers/client', () => {
             mockCalls.push({ dischargeM3s, cellM: o.cellM, events, answer }),
           ),
       },
-      dismiss: () => {},
+      terminate: () => {},
     };
   };
   const quiet = () => ({
@@ -43,16 +45,16 @@ jest.mock('../../workers/client', () => {
       read: async () => ({ pieces: { pieces: [], ofCell: new Int16Array() } }),
       rate: async () => ({ field: new Float64Array(), lies: [] }),
     },
-    dismiss: () => {},
+    terminate: () => {},
   });
   return {
     across: <T>(x: T) => x,
     latestWins,
-    hireFlow: flowWorker,
-    hireRead: quiet,
-    hireLive: quiet,
-    hireStalk: quiet,
-    hireShots: quiet,
+    spawnFlow: flowWorker,
+    spawnRead: quiet,
+    spawnLive: quiet,
+    spawnStalk: quiet,
+    spawnShots: quiet,
   };
 });
 
@@ -74,27 +76,12 @@ function start(more: Partial<WorkspaceState['settings']> = {}) {
     } as Response;
   }) as unknown as typeof fetch;
   window.matchMedia = (() => ({ matches: false })) as unknown as typeof window.matchMedia;
-  const store = createStore({
-    ...freshState(),
-    level: 'Fair',
-    step: 'read',
-    atMs: 0,
-    markId: null,
-    lieId: null,
-    stand: null,
-    landing: null,
-    posture: 'kneel',
-    from: null,
-    via: [],
-    out: [],
-    marks: [],
-    tries: [],
-    reads: [],
-    rises: [],
-    settings: { ...TEST_SETTINGS, waterTempC: 11, ...more },
-  } as unknown as WorkspaceState);
-  const engine = startEngine(store, beat);
-  return { store, engine };
+  const store = createWorkspaceStore(
+    stateWith({ atMs: 0, settings: { ...TEST_SETTINGS, waterTempC: 11, ...more } }),
+  );
+  const engine = createEngine(store, beat, () => []);
+  const stop = engine.start();
+  return { store, engine: { ...engine, stop } };
 }
 const settle = async () => {
   for (let n = 0; n < 20; n++) await Promise.resolve();
@@ -106,8 +93,8 @@ it('what the book has is on screen at once; nothing is solved', async () => {
   inBook = true;
   const { store, engine } = start();
   await settle();
-  expect(store.get().flowState).toEqual({ kind: 'ready' });
-  expect(store.get().flow!.depthM[0]).toBe(0.33);
+  expect(store.getState().flowState).toEqual({ kind: 'ready' });
+  expect(store.getState().flow!.depthM[0]).toBe(0.33);
   expect(mockCalls).toEqual([]);
   engine.stop();
 });
@@ -117,12 +104,12 @@ it('else it is solved: a rough picture marked stale, then the answer, which can 
   await settle();
   expect(mockCalls.map((c) => [c.dischargeM3s, c.cellM])).toEqual([[1.52, 0.2]]);
   mockCalls[0]!.events.onProgress(0.4);
-  expect(store.get().flowState).toEqual({ kind: 'solving', progress: 0.4 });
+  expect(store.getState().flowState).toEqual({ kind: 'solving', progress: 0.4 });
   mockCalls[0]!.events.onCoarse(made(0.2));
-  expect([store.get().flow!.depthM[0], store.get().flowStale]).toEqual([0.2, true]);
+  expect([store.getState().flow!.depthM[0], store.getState().flowStale]).toEqual([0.2, true]);
   mockCalls[0]!.answer(made(0.5));
   await settle();
-  expect(store.get()).toMatchObject({
+  expect(store.getState()).toMatchObject({
     flowState: { kind: 'ready' },
     flowStale: false,
     sharp: 'possible',
@@ -131,11 +118,11 @@ it('else it is solved: a rough picture marked stale, then the answer, which can 
   await settle();
   expect(mockCalls[1]).toMatchObject({ dischargeM3s: 1.52, cellM: 0.1 });
   mockCalls[1]!.events.onProgress(0.2);
-  expect(store.get()).toMatchObject({ sharp: 'running', sharpProgress: 0.2 });
-  expect(store.get().flow!.depthM[0]).toBe(0.5);
+  expect(store.getState()).toMatchObject({ sharp: 'running', sharpProgress: 0.2 });
+  expect(store.getState().flow!.depthM[0]).toBe(0.5);
   mockCalls[1]!.answer(made(0.6));
   await settle();
-  expect([store.get().sharp, store.get().flow!.depthM[0]]).toEqual(['done', 0.6]);
+  expect([store.getState().sharp, store.getState().flow!.depthM[0]]).toEqual(['done', 0.6]);
   engine.stop();
 });
 
@@ -144,12 +131,12 @@ it('by itself it sharpens once the water is ready; stopped, what comes late is n
   await settle();
   mockCalls[0]!.answer(made(0.5));
   await settle();
-  expect(store.get().sharp).toBe('running');
+  expect(store.getState().sharp).toBe('running');
   engine.stopSharpening();
-  expect(store.get().sharp).toBe('possible');
+  expect(store.getState().sharp).toBe('possible');
   mockCalls[1]!.answer(made(0.9));
   await settle();
-  expect(store.get().flow!.depthM[0]).toBe(0.5);
+  expect(store.getState().flow!.depthM[0]).toBe(0.5);
   engine.stop();
 });
 
@@ -158,7 +145,7 @@ it('a solve that fails says why, and can be asked again', async () => {
   await settle();
   mockCalls[0]!.answer({ ...made(0.5), status: 'diverged' });
   await settle();
-  expect(store.get().flowState).toMatchObject({
+  expect(store.getState().flowState).toMatchObject({
     kind: 'failed',
     message: expect.stringMatching(/did not settle/),
   });
@@ -173,21 +160,20 @@ it('another level is laid beside it without touching the one on screen, and take
   await settle();
   mockCalls[0]!.answer(made(0.5));
   await settle();
-  store.set({ compareLevel: 'Thin' });
+  store.setState({ compareLevel: 'Thin' });
   await settle();
   expect(mockCalls[1]!.dischargeM3s).toBe(0.6);
   mockCalls[1]!.events.onProgress(0.3);
-  expect(store.get().otherState).toEqual({ kind: 'solving', progress: 0.3 });
+  expect(store.getState().otherState).toEqual({ kind: 'solving', progress: 0.3 });
   mockCalls[1]!.answer(made(0.25));
   await settle();
-  expect(store.get().other!.depthM[0]).toBe(0.25);
-  expect(store.get().otherReading).not.toBeNull();
-  expect(store.get().flow!.depthM[0]).toBe(0.5);
-  store.set({ compareLevel: null });
+  expect(store.getState().other!.depthM[0]).toBe(0.25);
+  expect(store.getState().flow!.depthM[0]).toBe(0.5);
+  store.setState({ compareLevel: null });
   await settle();
-  expect(store.get().other).toBeNull();
+  expect(store.getState().other).toBeNull();
   // Solved once, it is there at once.
-  store.set({ compareLevel: 'Thin' });
+  store.setState({ compareLevel: 'Thin' });
   await settle();
   expect(mockCalls).toHaveLength(2);
   engine.stop();
@@ -196,17 +182,17 @@ it('another level is laid beside it without touching the one on screen, and take
 it('a level chosen while another is being solved: the late answer is kept, not shown', async () => {
   const { store, engine } = start();
   await settle();
-  store.set({ level: 'Thin' });
+  store.setState({ level: 'Thin' });
   await settle();
   mockCalls[0]!.answer(made(0.5));
   await settle();
-  expect(store.get().flow).toBeNull();
+  expect(store.getState().flow).toBeNull();
   mockCalls[1]!.answer(made(0.25));
   await settle();
-  expect(store.get().flow!.depthM[0]).toBe(0.25);
-  store.set({ level: 'Fair' });
+  expect(store.getState().flow!.depthM[0]).toBe(0.25);
+  store.setState({ level: 'Fair' });
   await settle();
-  expect(store.get().flow!.depthM[0]).toBe(0.5);
+  expect(store.getState().flow!.depthM[0]).toBe(0.5);
   expect(mockCalls).toHaveLength(2);
   engine.stop();
 });

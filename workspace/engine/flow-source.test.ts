@@ -2,10 +2,10 @@ import { encodeFlow, SHARP_CELL_M, type FlowField } from '../../core/water/index
 import { flowOf } from '../../core/water/fixtures/flows';
 import { TANSY_GLIDE_FILE } from '../../demo/data/tansy-glide';
 import { readBeat, type BeatPlan } from '../../core/formats/index';
-import type { Hired } from '../../workers/client';
+import type { WorkerHandle } from '../../workers/client';
 import type { FlowWorker } from '../../workers/protocol';
 import { createFlowSource } from './flow-source';
-import type { BeatInput } from '../state/state';
+import type { BeatInput } from '../state/document';
 
 jest.mock('../../workers/client', () => ({ across: <T>(x: T) => x }));
 
@@ -36,7 +36,7 @@ function serve(answers: Record<string, () => Answer>): void {
 }
 const worker = (result: FlowField | null) => {
   const solve = jest.fn(async () => result);
-  return { hired: { call: { solve } } as unknown as Hired<FlowWorker>, solve };
+  return { hired: { call: { solve } } as unknown as WorkerHandle<FlowWorker>, solve };
 };
 
 it('a level and a sharpness have their own hash, always the same', () => {
@@ -124,7 +124,7 @@ describe('solved by the server', () => {
     expect(await source.solveThere(source.at('Fair'), quiet, () => true)).toBeNull();
     serve({});
     await expect(source.solveThere(source.at('Fair'), quiet, () => true)).rejects.toThrow(
-      'the machine that serves this page did not answer',
+      'Not taken',
     );
   });
 });

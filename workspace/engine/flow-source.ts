@@ -6,9 +6,10 @@ import {
   flowInputHash,
   type FlowField,
 } from '../../core/water/index';
-import { across, type Hired } from '../../workers/client';
+import { api } from '../../sync/client';
+import { across, type WorkerHandle } from '../../workers/client';
 import type { FlowWorker } from '../../workers/protocol';
-import type { BeatInput } from '../state/state';
+import type { BeatInput } from '../state/document';
 
 export interface SolveEvents {
   onProgress(fraction: number): void;
@@ -45,15 +46,15 @@ export function createFlowSource(beat: BeatInput) {
     const hash = hashOf(wanted);
     const known = solved.get(hash);
     if (known) return known;
-    const response = await fetch(`/api/v1/flows/${hash}`).catch(() => null);
-    const kept = response?.ok ? decodeFlow(new Uint8Array(await response.arrayBuffer())) : null;
+    const reply = await api.flow(hash);
+    const kept = reply.ok ? decodeFlow(reply.value) : null;
     if (kept) solved.set(hash, kept);
     return kept;
   }
 
   /** null when it was cancelled. Throws a sentence when the water does not settle. */
   async function solveHere(
-    worker: Hired<FlowWorker>,
+    worker: WorkerHandle<FlowWorker>,
     wanted: Wanted,
     events: SolveEvents,
     from?: FlowField,
@@ -66,10 +67,7 @@ export function createFlowSource(beat: BeatInput) {
     if (flow.status === 'diverged') throw new Error(DID_NOT_SETTLE);
     const hash = hashOf(wanted);
     solved.set(hash, flow);
-    const blob = encodeFlow(flow).slice().buffer;
-    void fetch(`/api/v1/flows/${hash}?beat=${beat.id}`, { method: 'PUT', body: blob }).catch(
-      () => null,
-    );
+    void api.saveFlow(hash, beat.id, encodeFlow(flow).slice().buffer);
     return flow;
   }
 
@@ -80,26 +78,17 @@ export function createFlowSource(beat: BeatInput) {
     stillWanted: () => boolean,
   ): Promise<FlowField | null> {
     const hash = hashOf(wanted);
-    const asked = await fetch('/api/v1/solves', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ beatId: beat.id, level: wanted.level }),
-    }).catch(() => null);
-    if (!asked?.ok) throw new Error('the machine that serves this page did not answer');
+    const asked = await api.requestSolve(beat.id, wanted.level);
+    if (!asked.ok) throw new Error(asked.message);
     for (;;) {
       if (!stillWanted()) {
-        void fetch(`/api/v1/solves?hash=${hash}`, { method: 'DELETE' }).catch(() => null);
+        void api.stopSolve(hash);
         return null;
       }
       const found = await find(wanted);
       if (found) return found;
-      const jobs = await fetch('/api/v1/solves').then(
-        (r) =>
-          r.json() as Promise<
-            { hash: string; state: string; progress: number; message?: string }[]
-          >,
-        () => [],
-      );
+      const reply = await api.solves();
+      const jobs = reply.ok ? reply.value : [];
       const job = jobs.find((j) => j.hash === hash);
       if (job?.state === 'failed') throw new Error(job.message ?? DID_NOT_SETTLE);
       if (job?.state === 'stopped') return null;
@@ -128,3 +117,5 @@ const DID_NOT_SETTLE =
 export function isPhone(): boolean {
   return window.matchMedia('(pointer: coarse)').matches && window.innerWidth < 900;
 }
+
+export type FlowSource = ReturnType<typeof createFlowSource>;

@@ -2,13 +2,14 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { FIRST_BEAT_FILE } from '../../demo/first-beat';
 import { readBeat, type BeatPlan } from '../../core/formats/index';
-import { civilHour } from '../../core/units/civil-time';
+import { civilHour } from '../../core/units/index';
 import { HourStrip } from '../hours/hour-strip';
 import { Pebble } from '../../drawing/pebble';
-import type { BeatInput, WorkspaceState } from '../state/state';
+import type { WorkspaceState } from '../state/state';
 import { showIn } from '../fixtures/workspace';
 import { TopLine } from './top-line';
 import { Band } from '../steps/stalk/band';
+import type { BeatInput } from '../state/document';
 
 jest.mock('next-themes', () => ({
   useTheme: () => ({ resolvedTheme: 'light', setTheme: () => {} }),
@@ -76,7 +77,7 @@ describe('top line', () => {
     ]);
   });
   it('what is not yet saved is said', () => {
-    show(<TopLine />, { saving: { waiting: 2, problem: null } });
+    show(<TopLine />, { saving: { waiting: 2, refused: [], problem: null } });
     expect(screen.getByText('2 waiting')).toBeInTheDocument();
   });
 });

@@ -1,19 +1,23 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
-import type { DriftBand } from '../../core/cast/index';
+import type { CastNow, DriftBand } from '../../core/cast/index';
 import type { BeatPlan } from '../../core/formats/index';
 import type { Lie, LieField } from '../../core/lies/index';
 import type { StalkLeg } from '../../core/stalk/index';
 import { ObjectList } from './object-list';
-import { type BeatInput, type Mark, type WorkspaceState } from '../state/state';
+import { type WorkspaceState } from '../state/state';
+import { answered } from '../fixtures/answered';
+import { attempt as madeTry } from '../fixtures/attempt';
 import { showIn } from '../fixtures/workspace';
 import { stateWith } from '../fixtures/state';
 import { StepRail } from './step-rail';
-import { LogInspector } from '../steps/log/log-panel';
-import { ReadInspector } from '../steps/read/read-panel';
-import { SpotInspector } from '../steps/spot/spot-panel';
-import { StalkInspector } from '../steps/stalk/stalk-panel';
+import { LogPanel } from '../steps/log/log-panel';
+import { ReadPanel } from '../steps/read/read-panel';
+import { SpotPanel } from '../steps/spot/spot-panel';
+import { StalkPanel } from '../steps/stalk/stalk-panel';
+import type { BeatInput } from '../state/document';
+import type { Mark } from '../../core/log/index';
 
 jest.mock('next-themes', () => ({
   useTheme: () => ({ resolvedTheme: 'light', setTheme: () => {} }),
@@ -75,7 +79,7 @@ const initial = stateWith({
   lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
   marks: [mark],
   flowState: { kind: 'ready' },
-  lies: rated([lie]),
+  ...answered({ lies: rated([lie]) }),
 });
 
 function show(element: ReactElement, state: Partial<WorkspaceState> = {}) {
@@ -99,28 +103,28 @@ const us = { settings: { ...initial.settings, units: 'us' as const } };
 
 describe('Read', () => {
   it('says how many lies, for which fish, at what temperature', async () => {
-    const { calls } = show(<ReadInspector />);
+    const { calls } = show(<ReadPanel />);
     expect(screen.getByText(/1 lie for a brown trout of 25 cm at 11.5 °C/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Show the best lie' }));
     expect(calls).toEqual([['chooseLie', lie]]);
   });
   it('says that a temperature is a guess, and when nothing holds', () => {
-    show(<ReadInspector />, { settings: { ...initial.settings, waterTempC: null } });
+    show(<ReadPanel />, { settings: { ...initial.settings, waterTempC: null } });
     expect(
       screen.getByText(/at 11.0 °C, a guess until you type the temperature/),
     ).toBeInTheDocument();
-    show(<ReadInspector />, { lies: rated([], 'too-warm') });
+    show(<ReadPanel />, answered({ lies: rated([], 'too-warm') }));
     expect(screen.getByText(/too warm for this trout/)).toBeInTheDocument();
   });
   it('a lie with its why, in either unit', () => {
-    show(<ReadInspector />, { lieId: 'lie1' });
+    show(<ReadPanel />, { lieId: 'lie1' });
     expect(screen.getByRole('heading', { name: 'Edge of the tongue' })).toBeInTheDocument();
     expect(screen.getByText('Ease holds it back.')).toBeInTheDocument();
     expect(
       screen.getByRole('img', { name: /Rating 69. Shelter .84, food .90, ease .58, air .86/ }),
     ).toBeInTheDocument();
     expect(screen.getByText('31 cm')).toBeInTheDocument();
-    show(<ReadInspector />, { lieId: 'lie1', ...us });
+    show(<ReadPanel />, { lieId: 'lie1', ...us });
     expect(screen.getByText(/1.1 ft\/s at the nose/)).toBeInTheDocument();
     expect(screen.getByText('12 in')).toBeInTheDocument();
   });
@@ -128,14 +132,14 @@ describe('Read', () => {
 
 describe('Spot', () => {
   it('asks for a fish, and tells when it waits for a touch', async () => {
-    const { calls } = show(<SpotInspector />);
+    const { calls } = show(<SpotPanel />);
     await userEvent.click(screen.getByRole('button', { name: 'Mark a fish' }));
     expect(calls).toEqual([['setPlacing', true]]);
-    show(<SpotInspector />, { placing: true });
+    show(<SpotPanel />, { placing: true });
     expect(screen.getByText('Touch the water where its nose is.')).toBeInTheDocument();
   });
   it('takes depth and length in the angler’s own unit, refuses nonsense and keeps what was', async () => {
-    const { calls } = show(<SpotInspector />, { markId: 'm1', ...us });
+    const { calls } = show(<SpotPanel />, { markId: 'm1', ...us });
     const depth = screen.getByLabelText(/Depth of the fish/);
     await userEvent.clear(depth);
     await userEvent.type(depth, '2 ft 4{Enter}');
@@ -152,7 +156,7 @@ describe('Spot', () => {
       bearingRad: (i * Math.PI) / 36,
       radiusM: i === 0 ? 5 : i === 36 ? 1 : 4.5,
     }));
-    show(<SpotInspector />, { markId: 'm1', ring });
+    show(<SpotPanel />, { markId: 'm1', ...answered({ ring }) });
     expect(
       screen.getByText(
         /If you kneel, it sees you inside 4.5 m from the side, 5.0 m from ahead, 1.0 m from behind/,
@@ -183,16 +187,18 @@ describe('Stalk', () => {
     cost: 40,
   };
   it('leg by leg, the worst moment, calm as a band, and a caution with any wading', () => {
-    show(<StalkInspector />, {
+    show(<StalkPanel />, {
       ...ready,
-      stalk: way,
-      stalkStudy: {
-        others: [],
-        changes: [{ what: { kind: 'wait', hour: 11.5 }, calm: 0.91, atStand: 0.2, seconds: 30 }],
-        cautions: [[{ kind: 'wading', deepestM: 0.3, metres: 2 }]],
-        shadow: { tip: { xM: 8, yM: -3 }, lengthM: 2, onWaterM: 1, over: 'm1' },
-        shadowLeavesHour: 10,
-      },
+      ...answered({
+        stalk: way,
+        stalkStudy: {
+          others: [],
+          changes: [{ what: { kind: 'wait', hour: 11.5 }, calm: 0.91, atStand: 0.2, seconds: 30 }],
+          cautions: [[{ kind: 'wading', deepestM: 0.3, metres: 2 }]],
+          shadow: { tip: { xM: 8, yM: -3 }, lengthM: 2, onWaterM: 1, over: 'm1' },
+          shadowLeavesHour: 10,
+        },
+      }),
     });
     expect(
       screen.getByText(/Along the true left bank, up-current, walking upright, 9.4 m\./),
@@ -209,43 +215,36 @@ describe('Stalk', () => {
     expect(screen.getByText(/off the water by 10:00/)).toBeInTheDocument();
   });
   it('no caution for a dry way; a dead end says what to do', () => {
-    show(<StalkInspector />, { ...ready, stalk: { ...way, wadedM: 0 } });
+    show(<StalkPanel />, { ...ready, ...answered({ stalk: { ...way, wadedM: 0 } }) });
     expect(screen.queryByText(/crossing safe/)).not.toBeInTheDocument();
-    show(<StalkInspector />, { ...ready, stalk: { kind: 'no way', reason: 'stand-too-deep' } });
+    show(<StalkPanel />, {
+      ...ready,
+      ...answered({ stalk: { kind: 'no way', reason: 'stand-too-deep' } }),
+    });
     expect(screen.getByText(/too deep or too quick to wade/)).toBeInTheDocument();
   });
 });
 
 describe('Log', () => {
-  const attempt = {
-    id: 't1',
-    markId: 'm1',
-    fly: 'Ant 14',
-    openedMs: initial.atMs,
-    zoneOffsetMin: 120,
-    snapshot: {},
-    events: [
-      { id: 'e1', seq: 1, code: 'look' as const, clientMs: initial.atMs, zoneOffsetMin: 120 },
-    ],
-  };
+  const attempt = madeTry('Ant 14', initial.atMs, ['look']);
   it('begins a try with a fly in free words', async () => {
-    const { calls } = show(<LogInspector />, { markId: 'm1' });
+    const { calls } = show(<LogPanel />, { markId: 'm1' });
     await userEvent.type(screen.getByLabelText('Fly'), ' Ant 14 {Enter}');
     expect(calls).toEqual([['beginTry', 'Ant 14']]);
   });
   it('one press an event, with the note that was typed; take it back', async () => {
-    const { calls } = show(<LogInspector />, { markId: 'm1', tries: [attempt] });
+    const { calls } = show(<LogPanel />, { markId: 'm1', tries: [attempt] });
     expect(screen.getByText('Cast 2 with Ant 14.')).toBeInTheDocument();
     await userEvent.type(screen.getByLabelText('Note for the next press'), 'came late');
     await userEvent.click(screen.getByRole('button', { name: 'Missed' }));
     await userEvent.click(screen.getByRole('button', { name: 'Take it back' }));
     expect(calls).toEqual([
       ['record', 't1', 'miss', { note: 'came late' }],
-      ['takeBack', 't1'],
+      ['undoLast', 't1'],
     ]);
   });
   it('a changed fly needs a name; a hooked fish is landed with its length or lost', async () => {
-    const { calls } = show(<LogInspector />, { markId: 'm1', tries: [attempt] });
+    const { calls } = show(<LogPanel />, { markId: 'm1', tries: [attempt] });
     await userEvent.click(screen.getByRole('button', { name: 'Changed fly' }));
     await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
     expect(screen.getByText(/Say which fly it is now/)).toBeInTheDocument();
@@ -253,7 +252,7 @@ describe('Log', () => {
   });
   it('only landing or loss once it is hooked', async () => {
     const hooked = { ...attempt, events: [{ ...attempt.events[0]!, code: 'hook' as const }] };
-    const { calls } = show(<LogInspector />, { markId: 'm1', tries: [hooked], ...us });
+    const { calls } = show(<LogPanel />, { markId: 'm1', tries: [hooked], ...us });
     expect(screen.queryByRole('button', { name: 'Missed' })).not.toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Landed' }));
     await userEvent.type(screen.getByLabelText('Its length, in'), '12{Enter}');
@@ -275,7 +274,13 @@ describe('beside the plan', () => {
   });
   it('the rail says what each step found; steps to come are no buttons', async () => {
     const { calls } = show(<StepRail />, {
-      drift: { best: { cleanS: 4.6, status: 'ok' }, cleanS: { best: 4.6 } } as unknown as DriftBand,
+      ...answered({
+        drift: {
+          band: { best: { cleanS: 4.6, status: 'ok' } } as unknown as DriftBand,
+          now: {} as CastNow,
+          ms: 1,
+        },
+      }),
     });
     const rail = within(screen.getByRole('navigation', { name: 'Steps' }));
     expect(rail.getAllByRole('button')).toHaveLength(5);

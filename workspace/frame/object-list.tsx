@@ -1,14 +1,18 @@
 'use client';
 
 import { formatDepth, formatFishLength } from '../../core/units/index';
-import { usePart, useWorkspace } from '../context';
+import { useActions, usePart } from '../context';
 import { LieList } from '../steps/read/lie-list';
 import { lieName } from '../../words/words';
+import { valueOf } from '../state/answer';
+import { createReadActions } from '../steps/read/read-actions';
+import { createPlanActions } from '../plan-actions';
 
 /** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
 export function ObjectList() {
-  const { actions } = useWorkspace();
-  const lies = usePart((s) => s.lies);
+  const acting = useActions(createPlanActions);
+  const reader = useActions(createReadActions);
+  const lies = usePart((s) => valueOf(s, 'lies'));
   const marks = usePart((s) => s.marks);
   const reads = usePart((s) => s.reads);
   const placingRead = usePart((s) => s.placingRead);
@@ -24,7 +28,7 @@ export function ObjectList() {
               <button
                 type="button"
                 aria-pressed={m.id === chosenMark}
-                onClick={() => actions.chooseMark(m.id)}
+                onClick={() => acting.chooseMark(m.id)}
               >
                 <strong className="fish-word">Fish {i + 1}</strong> {m.surety},{' '}
                 {formatFishLength(m.totalLengthCm, units)}, {formatDepth(m.fishDepthM, units)} down
@@ -40,7 +44,7 @@ export function ObjectList() {
               <button
                 type="button"
                 aria-pressed={placingRead === r.id}
-                onClick={() => actions.placeReadNext(placingRead === r.id ? null : r.id)}
+                onClick={() => reader.placeReadNext(placingRead === r.id ? null : r.id)}
               >
                 <strong>{r.result.rating}</strong> as told: {lieName(r.result.kind)}
                 {r.note && `, ${r.note}`}.{' '}

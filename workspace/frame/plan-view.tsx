@@ -2,7 +2,7 @@
 
 import { useMemo, useRef } from 'react';
 import { worldX, worldY, type Camera } from '../../drawing/camera';
-import { usePart, useWorkspace } from '../context';
+import { useActions, usePart, useWorkspace } from '../context';
 import { placeDepthWords, traceDepthLines } from '../../drawing/depth-lines';
 import { Furniture } from '../../drawing/furniture';
 import { LandLayer } from '../../drawing/land-layer';
@@ -10,12 +10,16 @@ import { LiesLayer } from '../steps/read/lies-layer';
 import { MarksLayer, RingLayer } from '../steps/spot/marks-layer';
 import { ProbeLayer } from '../steps/read/probe-layer';
 import { ShadeLayer } from '../steps/spot/shade-layer';
-import { CastLayer, SpotLayer, StalkLayer } from './later';
+import { CastLayer, SpotLayer, StalkLayer } from './steps';
 import { ReadsLayer } from '../steps/read/reads-layer';
 import { ReadingLayer } from '../steps/read/reading-layer';
 import { WaterCanvas, WaterLines } from '../../drawing/water-layer';
 import { usePanZoom } from '../../drawing/use-pan-zoom';
 import { useThemeName } from '../../drawing/use-theme-name';
+import { valueOf } from '../state/answer';
+import { createStalkActions } from '../steps/stalk/stalk-actions';
+import { createMarkActions } from '../records/mark-actions';
+import { createReadActions } from '../steps/read/read-actions';
 
 /** The plan: painted water under SVG marks. Wheel and pinch zoom, drag pans, a click places a mark. */
 export function PlanView({
@@ -29,7 +33,10 @@ export function PlanView({
   width: number;
   height: number;
 }) {
-  const { beat, actions } = useWorkspace();
+  const { beat } = useWorkspace();
+  const reader = useActions(createReadActions);
+  const marking = useActions(createMarkActions);
+  const stalking = useActions(createStalkActions);
   const theme = useThemeName();
   const flow = usePart((s) => s.flow);
   const stale = usePart((s) => s.flowStale);
@@ -41,10 +48,10 @@ export function PlanView({
   const units = usePart((s) => s.settings.units);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const step = usePart((s) => s.step);
-  const reading = usePart((s) => s.reading);
+  const reading = usePart((s) => valueOf(s, 'reading'));
   const over = usePart((s) => s.over);
   const level = usePart((s) => s.level);
-  const lies = usePart((s) => s.lies);
+  const lies = usePart((s) => valueOf(s, 'lies'));
   const marks = usePart((s) => s.marks);
   const keepOff = useMemo(() => [...(lies?.lies ?? []), ...marks], [lies, marks]);
   const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
@@ -64,12 +71,12 @@ export function PlanView({
       xM: worldX(camera, event.clientX - box.left),
       yM: worldY(camera, event.clientY - box.top),
     };
-    if (stalkTool === 'forbid') actions.forbid(place);
-    else if (stalkTool === 'from') actions.startFrom(place);
-    else if (tapping) actions.tapRise(place);
-    else if (placingRead) actions.placeRead(placingRead, place);
-    else if (placing) actions.placeMark(place);
-    else if (step === 'read') actions.probeAt(place);
+    if (stalkTool === 'forbid') stalking.forbid(place);
+    else if (stalkTool === 'from') stalking.startFrom(place);
+    else if (tapping) marking.tapRise(place);
+    else if (placingRead) reader.placeRead(placingRead, place);
+    else if (placing) marking.placeMark(place);
+    else if (step === 'read') reader.probeAt(place);
   };
   /** The probe follows the pointer, once a frame; a finger is not a pointer that hovers. */
   const onPointerMove = (event: React.PointerEvent<SVGSVGElement>) => {
@@ -81,7 +88,7 @@ export function PlanView({
     };
     frame.current ||= requestAnimationFrame(() => {
       frame.current = 0;
-      actions.probeAt(place);
+      reader.probeAt(place);
     });
   };
   return (

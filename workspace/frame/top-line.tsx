@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import {
+  dayText,
   formatDischarge,
   formatLength,
   formatTemp,
@@ -10,15 +11,16 @@ import {
   tempUnit,
 } from '../../core/units/index';
 import { ThemeButton } from '../../ui/theme-button';
-import { dayText } from '../../core/units/civil-time';
-import { usePart, useWorkspace } from '../context';
-import { ASSUMED_TEMP_C } from '../state/state';
+import { useActions, usePart, useWorkspace } from '../context';
+import { ASSUMED_TEMP_C } from '../../core/log/index';
+import { createPlanActions } from '../plan-actions';
 
 /** Height of the water in the level's glyph, px of 11. */
 const FILL = { Thin: 2.5, Fair: 5, Full: 8, Spate: 11 } as const;
 
 export function TopLine() {
-  const { beat, actions } = useWorkspace();
+  const { beat } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const level = usePart((s) => s.level);
   const units = usePart((s) => s.settings.units);
   const atMs = usePart((s) => s.atMs);
@@ -44,7 +46,7 @@ export function TopLine() {
             aria-checked={l.name === level}
             className={l.name === level ? 'chosen' : ''}
             title={`${formatDischarge(l.dischargeM3s, units)}, ${l.how}`}
-            onClick={() => actions.chooseLevel(l.name)}
+            onClick={() => acting.chooseLevel(l.name)}
           >
             <svg width="22" height="14" viewBox="0 0 22 14" aria-hidden="true">
               <path
@@ -72,7 +74,7 @@ export function TopLine() {
       <button
         type="button"
         className="plain"
-        onClick={() => actions.changeSettings({ units: units === 'us' ? 'metric' : 'us' })}
+        onClick={() => acting.changeSettings({ units: units === 'us' ? 'metric' : 'us' })}
       >
         Units {units === 'us' ? 'ft, °F' : 'm, °C'}
       </button>
@@ -82,7 +84,7 @@ export function TopLine() {
 
 /** One figure the angler types. Until then a stated guess is used. */
 function WaterTemp() {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const units = usePart((s) => s.settings.units);
   const tempC = usePart((s) => s.settings.waterTempC);
   const [text, setText] = useState<string | null>(null);
@@ -91,7 +93,7 @@ function WaterTemp() {
   const keep = () => {
     if (text === null) return;
     if (text.trim() === '') {
-      actions.changeSettings({ waterTempC: null });
+      acting.changeSettings({ waterTempC: null });
       setProblem(null);
       setText(null);
       return;
@@ -104,7 +106,7 @@ function WaterTemp() {
     setProblem(null);
     setText(null);
     if (parsed.value !== tempC)
-      actions.changeSettings({ waterTempC: Math.round(parsed.value * 10) / 10 });
+      acting.changeSettings({ waterTempC: Math.round(parsed.value * 10) / 10 });
   };
   return (
     <label className="temp">

@@ -1,43 +1,60 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { formatLength } from '../../core/units/index';
-import { createChannel, SHARP_CELL_M } from '../../core/water/index';
-import { parseAddress } from '../state/address';
+import { channelMiddleYM, SHARP_CELL_M } from '../../core/water/index';
 import { openingCamera, wholeCamera, type Camera } from '../../drawing/camera';
-import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
-import { startEngine, type Engine } from '../engine/engine';
+import {
+  useActions,
+  usePart,
+  useWorkspace,
+  type Workspace as Held,
+  WorkspaceProvider,
+} from '../context';
 import { HourStrip } from '../hours/hour-strip';
 import { ObjectList } from './object-list';
-import { baseAddress, holdWorkspace } from '../hold-workspace';
-import { fetchInspectors, INSPECTORS } from './inspectors';
-import { fetchLayers } from './later';
+import { baseAddress, createWorkspace } from './create-workspace';
+import { parseAddress } from '../state/address';
+import { Arrivals } from './arrivals';
+import { CompareView, fetchLater, SectionFly, STEP_ROWS } from './steps';
 import { PlanView } from './plan-view';
 import { SectionView } from '../section/section-view';
 import { StepRail } from './step-rail';
-import { targetOf, type BeatInput } from '../state/state';
 import { TopLine } from './top-line';
 import { useSize } from '../../drawing/use-size';
 import './workspace.css';
-
-/** Kept off the first load, as the other steps' inspectors. */
-const loadCompareView = () => import('../steps/read/compare-view').then((m) => m.CompareView);
-const CompareView = dynamic(loadCompareView);
+import type { BeatInput } from '../state/document';
+import { createPlanActions } from '../plan-actions';
 
 /** One beat, seven steps over the same water. */
 export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
-  const engine = useRef<Engine | null>(null);
-  const [held] = useState<Held>(() => holdWorkspace(beat, step, query, () => engine.current));
+  const [held] = useState<Held>(() => createWorkspace(beat, step, query));
   useEffect(() => {
-    engine.current = startEngine(held.store, beat);
+    const stop = held.engine.start();
     // For the bench: how long an answer takes while something is dragged.
-    (window as { pebbleLane?: unknown }).pebbleLane = { answerMs: () => held.store.get().answerMs };
-    fetchInspectors();
-    fetchLayers();
-    loadCompareView().catch(() => {});
-    return () => engine.current?.stop();
-  }, [held, beat]);
+    (window as { pebbleLane?: unknown }).pebbleLane = {
+      answerMs: () => held.store.getState().answerMs,
+    };
+    fetchLater();
+    return stop;
+  }, [held]);
+  useFollowAddress(held);
+  return (
+    <WorkspaceProvider value={held}>
+      <div className="workspace">
+        <TopLine />
+        <StepRail />
+        <Water />
+        <Inspector />
+        <HourStrip />
+      </div>
+      <Arrivals />
+    </WorkspaceProvider>
+  );
+}
+
+/** Back and forward put the plan that the link holds. */
+function useFollowAddress({ beat, store }: Held): void {
   useEffect(() => {
     const onPop = () => {
       const at = window.location.pathname.split('/');
@@ -48,37 +65,11 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
         baseAddress(beat),
         beat.plan.timeZone,
       );
-      held.store.set({ ...address, dragging: null, placing: false });
+      store.setState({ ...address, dragging: null, placing: false });
     };
     window.addEventListener('popstate', onPop);
     return () => window.removeEventListener('popstate', onPop);
-  }, [held, beat]);
-  return (
-    <WorkspaceProvider value={held}>
-      <div className="workspace">
-        <TopLine />
-        <StepRail />
-        <Water />
-        <Inspector />
-        <HourStrip />
-      </div>
-      <ProposeOnArrival />
-    </WorkspaceProvider>
-  );
-}
-
-/** Opened by a link at Stalk or Cast with a fish but no stand: one is proposed, as when one goes there. */
-function ProposeOnArrival() {
-  const { actions } = useWorkspace();
-  const wanting = usePart((s) =>
-    (s.step === 'stalk' || s.step === 'cast') && !s.stand && s.flow && !s.flowStale
-      ? (targetOf(s)?.id ?? null)
-      : null,
-  );
-  useEffect(() => {
-    if (wanting) actions.suggestAgain();
-  }, [actions, wanting]);
-  return null;
+  }, [beat, store]);
 }
 
 function Water() {
@@ -86,14 +77,10 @@ function Water() {
   const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
   const [planRef, planSize] = useSize<HTMLDivElement>();
   const [sectionRef, sectionSize] = useSize<HTMLDivElement>();
-  const middle = useMemo(() => {
-    const channel = createChannel(beat.plan);
-    const xs = [0, 0.25, 0.5, 0.75, 1].map((f) => f * beat.plan.lengthM);
-    return xs.reduce((sum, x) => sum + (channel.leftYM(x) + channel.rightYM(x)) / 2, 0) / xs.length;
-  }, [beat]);
+  const middle = useMemo(() => channelMiddleYM(beat.plan), [beat.plan]);
   const { store } = useWorkspace();
   useEffect(() => {
-    if (planSize.height > 0) store.set({ planHeightPx: planSize.height });
+    if (planSize.height > 0) store.setState({ planHeightPx: planSize.height });
   }, [store, planSize.height]);
   const [moved, setMoved] = useState<Camera | null>(null);
   const opening = useMemo(
@@ -151,7 +138,7 @@ function Water() {
 /** Under the plan, on the same x: the long section, or the same beat at another level. */
 function Below(size: { camera: Camera; width: number; height: number }) {
   const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
-  return comparing ? <CompareView {...size} /> : <SectionView {...size} />;
+  return comparing ? <CompareView {...size} /> : <SectionView {...size} fly={SectionFly} />;
 }
 
 /** The flow's own state: opening, solving with progress and a way to stop, stopped, failed. */
@@ -171,7 +158,7 @@ function FlowStatus() {
             {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second or two.'}
           </p>
           <progress value={state.progress} max={1} aria-label="Solving the flow" />
-          <button type="button" className="plain" onClick={() => engine()?.cancelSolve()}>
+          <button type="button" className="plain" onClick={() => engine.cancelSolve()}>
             Stop
           </button>
         </>
@@ -182,7 +169,7 @@ function FlowStatus() {
             Stopped.{' '}
             {shown ? 'What is drawn is a rough picture or another level.' : 'Nothing is drawn.'}
           </p>
-          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>
+          <button type="button" className="plain" onClick={() => engine.solveAgain()}>
             Solve it
           </button>
         </>
@@ -190,7 +177,7 @@ function FlowStatus() {
       {state.kind === 'failed' && (
         <>
           <p>The flow could not be solved: {state.message}</p>
-          <button type="button" className="plain" onClick={() => engine()?.solveAgain()}>
+          <button type="button" className="plain" onClick={() => engine.solveAgain()}>
             Try again
           </button>
         </>
@@ -211,7 +198,7 @@ function SharpStatus() {
       <p>
         Sharpening to {formatLength(SHARP_CELL_M, units, 1)}: {progress} %
       </p>
-      <button type="button" className="plain" onClick={() => engine()?.stopSharpening()}>
+      <button type="button" className="plain" onClick={() => engine.stopSharpening()}>
         Stop
       </button>
     </div>
@@ -219,7 +206,7 @@ function SharpStatus() {
 }
 
 function Notices() {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const notices = usePart((s) => s.notices);
   if (notices.length === 0) return null;
   return (
@@ -227,7 +214,7 @@ function Notices() {
       {notices.map((text, i) => (
         <li key={i} role="alert">
           {text}
-          <button type="button" className="plain" onClick={() => actions.dismissNotice(i)}>
+          <button type="button" className="plain" onClick={() => acting.dismissNotice(i)}>
             Done
           </button>
         </li>
@@ -238,7 +225,7 @@ function Notices() {
 
 function Inspector() {
   const step = usePart((s) => s.step);
-  const Panel = INSPECTORS[step];
+  const { panel: Panel, name } = STEP_ROWS[step];
   const chosen = usePart((s) => s.markId ?? s.lieId);
   const aside = useRef<HTMLElement>(null);
   // What was just chosen is told from its beginning, wherever the panel had been scrolled to.
@@ -251,7 +238,7 @@ function Inspector() {
         <Panel />
       ) : (
         <section>
-          <h2>{step === 'day' ? 'Day' : 'Learn'}</h2>
+          <h2>{name}</h2>
           <p>This step is coming. Read, Spot, Stalk, Cast and Log work now.</p>
         </section>
       )}

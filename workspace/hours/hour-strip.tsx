@@ -1,26 +1,28 @@
 'use client';
 
 import { useRef } from 'react';
-import { atHour, civilHour, clockText } from '../../core/units/civil-time';
-import { ASSUMED_LAT_DEG } from '../state/conditions';
-import { usePart, useWorkspace } from '../context';
-import { formatTemp } from '../../core/units/index';
+import { atHour, civilHour, clockText, formatTemp } from '../../core/units/index';
+import { useActions, usePart, useWorkspace } from '../context';
 import { atClock } from '../state/hours';
-import { targetOf } from '../state/state';
 import { FIRST_HOUR, LAST_HOUR, stripScale } from './scale';
 import { GlanceRow, SeenRow } from './share-rows';
 import { SunRow, sunDegAt } from './sun-row';
 import { useSize } from '../../drawing/use-size';
 import { inHundred, inTen } from '../../words/words';
+import { ASSUMED_LAT_DEG } from '../state/light';
+import { targetOf } from '../state/selectors';
+import { valueOf } from '../state/answer';
+import { createPlanActions } from '../plan-actions';
 
 const STEP_HOURS = 0.25;
 
 /** Sunrise to sunset: a scrubber. Sun's height, and how well the chosen stand is seen by the hour. */
 export function HourStrip() {
-  const { beat, actions } = useWorkspace();
+  const { beat } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const { plan } = beat;
   const atMs = usePart((s) => s.atMs);
-  const hours = usePart((s) => s.hours);
+  const hours = usePart((s) => valueOf(s, 'hours'));
   const stand = usePart((s) => s.stand);
   const target = usePart(targetOf);
   const [ref, { width, height }] = useSize<HTMLDivElement>();
@@ -34,7 +36,7 @@ export function HourStrip() {
       LAST_HOUR,
       Math.max(FIRST_HOUR, FIRST_HOUR + (event.clientX - box.left - labelWidth) / perHour),
     );
-    actions.setHour(atHour(atMs, Math.round(hour * 12) / 12, plan.timeZone), final);
+    acting.setHour(atHour(atMs, Math.round(hour * 12) / 12, plan.timeZone), final);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
     const step = {
@@ -55,12 +57,12 @@ export function HourStrip() {
             : now + step;
     if (next === null) return;
     event.preventDefault();
-    actions.setHour(
+    acting.setHour(
       atHour(atMs, Math.min(LAST_HOUR, Math.max(FIRST_HOUR, next)), plan.timeZone),
       true,
     );
   };
-  const glare = usePart((s) => s.glare);
+  const glare = usePart((s) => valueOf(s, 'glare'));
   const step = usePart((s) => s.step);
   const waterTempC = usePart((s) => s.settings.waterTempC);
   const units = usePart((s) => s.settings.units);

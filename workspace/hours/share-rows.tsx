@@ -1,7 +1,7 @@
 import { linePath } from '../../drawing/shapes';
-import type { HourExposure, HourGlare } from '../state/state';
 import { inHundred, inTen } from '../../words/words';
 import { ROWS, type StripScale } from './scale';
+import type { HourExposure, HourGlare } from '../state/answer';
 
 /** Of ten glances, how many see the fish from the chosen place, and when it lies in shade. */
 export function GlanceRow({

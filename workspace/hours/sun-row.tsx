@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import type { BeatPlan } from '../../core/formats/index';
-import { atHour, civilHour, clockText } from '../../core/units/civil-time';
-import { conditionsAt, sunDayOf } from '../state/conditions';
+import { atHour, civilHour, clockText } from '../../core/units/index';
 import { linePath } from '../../drawing/shapes';
 import { FIRST_HOUR, LAST_HOUR, ROWS, type StripScale } from './scale';
+import { conditionsAt, sunDayOf } from '../state/light';
 
 const POINTS = 74;
 

@@ -7,6 +7,7 @@ import { usePart } from '../context';
 import { linePath } from '../../drawing/shapes';
 
 import type { Cut } from './cut';
+import { valueOf } from '../state/answer';
 
 export function SectionLines({
   cut,
@@ -62,7 +63,7 @@ export function SectionPieces({
   height: number;
 }) {
   const flow = usePart((s) => s.flow);
-  const reading = usePart((s) => s.reading);
+  const reading = usePart((s) => valueOf(s, 'reading'));
   const runs = useMemo(() => {
     const out: { kind: string; from: number; to: number }[] = [];
     if (!flow || !reading || reading.pieces.ofCell.length !== flow.depthM.length) return out;

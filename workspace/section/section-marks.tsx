@@ -1,26 +1,35 @@
 'use client';
 
+import type { ComponentType } from 'react';
 import { windowRadiusM } from '../../core/sight/index';
 import { BODY_SHARE } from '../../core/units/index';
 import { pageX, type Camera } from '../../drawing/camera';
 import { usePart } from '../context';
 import { FISH_SIDE, fishLengthPx } from '../../drawing/shapes';
-import { lieOf, markOf } from '../state/state';
 import { Pebble } from '../../drawing/pebble';
 
-import { SectionFly } from '../frame/later';
 import type { Cut } from './cut';
+import { lieOf, markOf } from '../state/selectors';
+
+/** What draws the fly in the section: the step Cast knows it, the section only where the surface lies. */
+export type FlyDrawing = ComponentType<{
+  camera: Camera;
+  surfaceAt: (xM: number) => number;
+  y: (m: number) => number;
+}>;
 
 export function SectionMarks({
   cut,
   camera,
   y,
   width,
+  fly: Fly,
 }: {
   cut: Cut;
   camera: Camera;
   y: (m: number) => number;
   width: number;
+  fly?: FlyDrawing;
 }) {
   const marks = usePart((s) => s.marks);
   const chosen = usePart(markOf);
@@ -62,7 +71,7 @@ export function SectionMarks({
           <Pebble rating={lie.rating} needs={lie.needs} r={15} chosen />
         </g>
       )}
-      <SectionFly camera={camera} surfaceAt={(xM) => surfaceAt(xM).surface} y={y} />
+      {Fly && <Fly camera={camera} surfaceAt={(xM) => surfaceAt(xM).surface} y={y} />}
       {marks.map((mark) => {
         const off = Math.abs(mark.yM - cut.lineYM(mark.xM));
         const x = pageX(camera, mark.xM);

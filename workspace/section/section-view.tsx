@@ -4,13 +4,13 @@ import { useMemo } from 'react';
 import { type Place } from '../../core/grid/index';
 import { type Camera } from '../../drawing/camera';
 import { usePart } from '../context';
-import { targetOf } from '../state/state';
 import { useThemeName } from '../../drawing/use-theme-name';
 import { cutAlong, type Cut } from './cut';
 import { SectionCanvas } from './section-canvas';
 import { SectionKey } from './section-key';
 import { SectionLines, SectionPieces } from './section-lines';
-import { SectionMarks } from './section-marks';
+import { SectionMarks, type FlyDrawing } from './section-marks';
+import { targetOf } from '../state/selectors';
 
 const SKY_PX = 34;
 const GROUND_PX = 34;
@@ -21,12 +21,15 @@ export function SectionView({
   width,
   height,
   plain = false,
+  fly,
 }: {
   camera: Camera;
   width: number;
   height: number;
   /** Lines alone, for print: no colours of pace. */
   plain?: boolean;
+  /** The fly on its way, drawn by the step that knows of it. */
+  fly?: FlyDrawing;
 }) {
   const flow = usePart((s) => s.flow);
   const stale = usePart((s) => s.flowStale);
@@ -53,7 +56,7 @@ export function SectionView({
       <svg width={width} height={height} role="img" aria-label={sectionLabel(cut, target !== null)}>
         <SectionLines cut={cut} camera={camera} y={y} height={height} />
         <SectionPieces cut={cut} camera={camera} width={width} height={height} />
-        <SectionMarks cut={cut} camera={camera} y={y} width={width} />
+        <SectionMarks cut={cut} camera={camera} y={y} width={width} {...(fly && { fly })} />
         <SectionKey
           width={width}
           theme={theme}

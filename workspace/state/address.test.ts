@@ -1,5 +1,5 @@
 import { formatAddress, parseAddress, type Address } from './address';
-import { atHour, civilHour, clockText, dayText, fromCivil, toCivil } from '../../core/units/civil-time';
+import { atHour, civilHour, clockText, dayText, fromCivil, toCivil } from '../../core/units/index';
 
 const ZONE = 'Etc/GMT-2';
 const base: Address = {

@@ -3,7 +3,7 @@ import { LEVEL_NAMES, type LevelName } from '../../core/formats/index';
 import type { Place } from '../../core/grid/index';
 import { POSTURES, type Posture } from '../../core/sight/index';
 import type { FlyKind } from '../../core/rig/index';
-import { fromCivil, toCivil } from '../../core/units/civil-time';
+import { fromCivil, toCivil } from '../../core/units/index';
 import { LAYS_POSSIBLE, layText, mendText, parseLay, parseMend } from './lay-text';
 
 export const STEPS = ['day', 'read', 'spot', 'stalk', 'cast', 'log', 'learn'] as const;

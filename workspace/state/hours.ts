@@ -11,9 +11,3 @@ export function atClock(values: readonly number[], hour: number): number {
   const i = Math.min(HOURS.length - 2, Math.floor(g));
   return values[i]! + (g - i) * (values[i + 1]! - values[i]!);
 }
-
-/** "9:40" of an hour of the day as a number. */
-export const atClockText = (hour: number) => {
-  const minutes = Math.round(hour * 60);
-  return `${Math.floor(minutes / 60) % 24}:${String(minutes % 60).padStart(2, '0')}`;
-};

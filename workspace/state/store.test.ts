@@ -1,13 +1,17 @@
-import { createStore } from './store';
+import { stateWith } from '../fixtures/state';
+import { createWorkspaceStore } from './store';
 
-it('tells its listeners of a change, by value or from the state, until they leave', () => {
-  const store = createStore({ a: 1, b: 'x' });
-  const seen: number[] = [];
-  const leave = store.subscribe(() => seen.push(store.get().a));
-  store.set({ a: 2 });
-  store.set((s) => ({ a: s.a + 5 }));
-  leave();
-  store.set({ a: 0 });
-  expect(seen).toEqual([2, 7]);
-  expect(store.get()).toEqual({ a: 0, b: 'x' });
+it('a drag that ends where it began is no step of undo; one that moves is one', () => {
+  const store = createWorkspaceStore(stateWith({ stand: { xM: 1, yM: 1 } }));
+  const drag = (xM: number, dragging: 'stand' | null) =>
+    store.setState((s) => ({ stand: xM === s.stand!.xM ? s.stand : { xM, yM: 1 }, dragging }));
+  const start = store.getState().stand;
+  drag(2, 'stand');
+  store.setState({ stand: start, dragging: null });
+  expect(store.temporal.getState().pastStates).toHaveLength(0);
+  drag(2, 'stand');
+  drag(3, 'stand');
+  drag(3, null);
+  expect(store.temporal.getState().pastStates).toHaveLength(1);
+  expect(store.temporal.getState().pastStates[0]!.stand).toBe(start);
 });

@@ -1,34 +1,59 @@
-import { useSyncExternalStore } from 'react';
+import { temporal, type TemporalState } from 'zundo';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import { shallow } from 'zustand/shallow';
+import { useStoreWithEqualityFn } from 'zustand/traditional';
+import type { WorkspaceState } from './state';
 
-export interface Store<T> {
-  get(): T;
-  set(change: Partial<T> | ((state: T) => Partial<T>)): void;
-  subscribe(listener: () => void): () => void;
-}
+/** What can be undone: the fish marked, the stand and the shot, and the way to it. */
+const UNDOABLE = [
+  'marks',
+  'stand',
+  'landing',
+  'lay',
+  'mend',
+  'fly',
+  'posture',
+  'from',
+  'via',
+  'out',
+] as const;
+export type Undoable = Pick<WorkspaceState, (typeof UNDOABLE)[number]>;
+const undoablePart = (s: WorkspaceState) =>
+  Object.fromEntries(UNDOABLE.map((key) => [key, s[key]])) as Undoable;
 
-/** A value with listeners. Selectors keep a 60 Hz drag from redrawing what does not move. */
-export function createStore<T extends object>(initial: T): Store<T> {
-  let state = initial;
-  const listeners = new Set<() => void>();
-  return {
-    get: () => state,
-    set(change) {
-      const next = typeof change === 'function' ? change(state) : change;
-      state = { ...state, ...next };
-      for (const listener of [...listeners]) listener();
-    },
-    subscribe(listener) {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-  };
-}
+/** Steps that can be taken back. */
+const MOST_UNDO = 60;
 
-/** `select` must return the same thing while nothing it reads has changed. */
-export function useStore<T extends object, S>(store: Store<T>, select: (state: T) => S): S {
-  return useSyncExternalStore(
-    store.subscribe,
-    () => select(store.get()),
-    () => select(store.get()),
+export type WorkspaceStore = StoreApi<WorkspaceState> & {
+  temporal: StoreApi<TemporalState<Undoable>>;
+};
+
+/** One beat's state. A drag is one step of undo, from where it began. */
+export function createWorkspaceStore(initial: WorkspaceState): WorkspaceStore {
+  let before: Undoable | null = null;
+  const store: WorkspaceStore = createStore<WorkspaceState>()(
+    temporal(() => initial, {
+      partialize: undoablePart,
+      limit: MOST_UNDO,
+      handleSet: (keep) => (past) => {
+        const was = before ?? (past as Undoable);
+        if (store.getState().dragging !== null) {
+          before = was;
+          return;
+        }
+        before = null;
+        if (!shallow(was, undoablePart(store.getState()))) keep(was);
+      },
+    }),
   );
+  return store;
+}
+
+/** `select` must give the same thing, or by `equal` an equal one, while nothing it reads has changed. */
+export function useStorePart<S>(
+  store: WorkspaceStore,
+  select: (state: WorkspaceState) => S,
+  equal?: (a: S, b: S) => boolean,
+): S {
+  return useStoreWithEqualityFn(store, select, equal);
 }

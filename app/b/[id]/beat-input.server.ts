@@ -1,4 +1,4 @@
-import { nowMs, openBeat, readsInBook, settings } from '@/services/index';
+import { nowMs, openBeat, outingsInBook, readsInBook, settings } from '@/services/index';
 import type { BeatInput } from '@/workspace/index';
 
 /** What the pages of a beat are opened with; null when there is no such beat. */
@@ -10,13 +10,15 @@ export async function beatInput(id: string): Promise<BeatInput | null> {
     id,
     streamName: beat.streamName,
     plan: beat.plan,
-    marks: marks.map(({ beatId: _beat, ...mark }) => mark),
-    rises: rises.map(({ beatId: _beat, ...rise }) => rise),
-    tries: tries.map(({ beatId: _beat, ...attempt }) => attempt),
-    reads: (await readsInBook(id)) as BeatInput['reads'],
+    planHash: beat.planHash,
+    marks,
+    rises,
+    tries,
+    outings: await outingsInBook(),
+    reads: await readsInBook(id),
     settings: await settings(),
     nowMs: nowMs(),
-  } as BeatInput;
+  };
 }
 
 type Search = Record<string, string | string[] | undefined>;

@@ -9,7 +9,7 @@ export interface Contradiction {
   /** What it carries as told, and the others, m3/s. */
   carriesM3s: number;
   othersM3s: number;
-  needs: { paceMps: number; deepestM: number; widthM: number };
+  needs: { surfaceSpeedMps: number; deepestM: number; widthM: number };
 }
 
 export interface SketchFit {
@@ -142,7 +142,7 @@ function contradiction(
     carriesM3s,
     othersM3s,
     needs: {
-      paceMps: toldPaceMps(piece.pace) * factor,
+      surfaceSpeedMps: toldPaceMps(piece.pace) * factor,
       deepestM: toldDepthM(piece.deepest, sketch.anglerHeightM) * factor,
       widthM: piece.widthM * factor,
     },

@@ -98,9 +98,9 @@ describe('the discharge that fits', () => {
     expect(fit.dischargeM3s).toBeCloseTo(0.8, 6);
     const { needs, carriesM3s } = fit.contradictions[0]!;
     const factor = 0.8 / carriesM3s;
-    expect(needs.paceMps).toBeCloseTo(1.2 * factor, 9);
+    expect(needs.surfaceSpeedMps).toBeCloseTo(1.2 * factor, 9);
     expect(needs.deepestM).toBeCloseTo(0.9 * factor, 9);
-    const mended = { ...wrong, pace: { floatS: 3 / needs.paceMps, overM: 3 } };
+    const mended = { ...wrong, pace: { floatS: 3 / needs.surfaceSpeedMps, overM: 3 } };
     expect(fitSketch(sketch([exact[0]!, mended])).contradictions).toEqual([]);
   });
 
@@ -247,7 +247,7 @@ describe('the beat that is built', () => {
       lengthM: fc.double({ min: 0, max: 40, noNaN: true }),
       widthM: fc.double({ min: 0, max: 20, noNaN: true }),
       depthM: fc.double({ min: 0, max: 3, noNaN: true }),
-      paceMps: fc.double({ min: 0.02, max: 6, noNaN: true }),
+      surfaceSpeedMps: fc.double({ min: 0.02, max: 6, noNaN: true }),
       bendDeg: fc.integer({ min: -100, max: 100 }),
     });
     fc.assert(
@@ -257,7 +257,7 @@ describe('the beat that is built', () => {
             lengthM: p.lengthM,
             widthM: p.widthM,
             deepest: { depthM: p.depthM },
-            pace: { floatS: 3 / p.paceMps, overM: 3 },
+            pace: { floatS: 3 / p.surfaceSpeedMps, overM: 3 },
             bendDeg: p.bendDeg,
           }),
         );

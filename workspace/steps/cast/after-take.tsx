@@ -4,10 +4,11 @@ import { formatLength } from '../../../core/units/index';
 import { usePart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import { snagName, towardWords } from '../../../words/cast-words';
+import { valueOf } from '../../state/answer';
 
 /** After the take: which way to press, where to lead and land it, and what it would make for. */
 export function AfterTake() {
-  const away = usePart((s) => s.castStudy?.leadAway ?? null);
+  const away = usePart((s) => valueOf(s, 'castStudy')?.leadAway ?? null);
   const units = usePart((s) => s.settings.units);
   const tempC = usePart((s) => s.settings.waterTempC);
   const nameOf = useFishNames();

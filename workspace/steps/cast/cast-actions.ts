@@ -1,28 +1,17 @@
 import type { FlyKind } from '../../../core/rig/index';
-import type { Lay, Mend, ShotsResult } from '../../../core/cast/index';
-import type { Place } from '../../../core/grid/index';
-import { cm, type Desk } from '../../state/desk';
-import type { ShotsAsked } from '../../state/shots-asked';
-import { targetOf } from '../../state/state';
-
-/** The search for shots as the engine offers it. */
-export interface Searching {
-  findShots(): Promise<ShotsResult | null>;
-  cancelSearch(): void;
-}
+import type { Lay, Mend, Shot } from '../../../core/cast/index';
+import { toCm, type ActionContext } from '../../action-context';
+import { valueOf } from '../../state/answer';
+import { targetOf } from '../../state/selectors';
+import { NOTHING_ASKED, type ShotsAsked } from '../../state/shots-asked';
+import { shotsQuestion, shotsQuestionAt } from './questions';
 
 /** Where to stand, how the line is laid, and the film of the drift. */
-export function createCastActions({ store, push }: Desk, searching: () => Searching | null) {
-  const rounded = (p: Place) => ({ xM: cm(p.xM), yM: cm(p.yM) });
-
-  function takeShot(index: number): void {
-    const { shots } = store.get();
-    if (shots?.kind !== 'shots') return;
-    const shot = shots.shots[index];
-    if (!shot) return;
-    store.set({
-      stand: rounded(shot.stand),
-      landing: rounded(shot.landing),
+export function createCastActions({ store, beat, engine, push, replace }: ActionContext) {
+  function putOnPlan(shot: Shot): void {
+    store.setState({
+      stand: toCm(shot.stand),
+      landing: toCm(shot.landing),
       lay: shot.lay,
       posture: shot.posture,
       mend: null,
@@ -30,38 +19,62 @@ export function createCastActions({ store, push }: Desk, searching: () => Search
       filmRuns: false,
       via: [],
     });
+  }
+
+  function applyShot(index: number): void {
+    const shots = valueOf(store.getState(), 'shots');
+    const shot = shots?.kind === 'shots' ? shots.shots[index] : undefined;
+    if (!shot) return;
+    putOnPlan(shot);
     push();
   }
 
-  return {
+  let proposing: string | null = null;
+  const actions = {
     setLay(lay: Lay) {
-      store.set({ lay, mend: null, filmAtS: null, filmRuns: false });
+      store.setState({ lay, mend: null, filmAtS: null, filmRuns: false });
       push();
     },
     setMend(mend: Mend | null) {
-      store.set({ mend, filmAtS: null, filmRuns: false });
+      store.setState({ mend, filmAtS: null, filmRuns: false });
       push();
     },
     setFly(fly: FlyKind) {
-      store.set({ fly, filmAtS: null, filmRuns: false });
+      store.setState({ fly, filmAtS: null, filmRuns: false });
       push();
     },
     /** The moment of the film on screen; null shows the line as it was laid. */
-    showFilm: (filmAtS: number | null) => store.set({ filmAtS, filmRuns: false }),
-    runFilm: (filmRuns: boolean) => store.set({ filmRuns }),
-    filmTo: (filmAtS: number, filmRuns: boolean) => store.set({ filmAtS, filmRuns }),
-    findShots: () => void searching()?.findShots(),
-    cancelSearch: () => searching()?.cancelSearch(),
-    takeShot,
-    /** Looks, and takes the best at once if the same fish is still meant. */
-    async suggestShot() {
-      const target = targetOf(store.get())?.id;
-      const found = await searching()?.findShots();
-      if (found?.kind === 'shots' && targetOf(store.get())?.id === target) takeShot(0);
+    showFilm: (filmAtS: number | null) => store.setState({ filmAtS, filmRuns: false }),
+    runFilm: (filmRuns: boolean) => store.setState({ filmRuns }),
+    filmTo: (filmAtS: number, filmRuns: boolean) => store.setState({ filmAtS, filmRuns }),
+    findShots: () => void engine.findShots(),
+    cancelSearch: () => engine.cancelSearch(),
+    applyShot,
+    /**
+     * Puts a cast at the target on the plan if the same fish is still meant: in Cast the best of the
+     * whole search, elsewhere one to begin from.
+     */
+    async proposeCast(): Promise<void> {
+      const target = targetOf(store.getState())?.id ?? null;
+      if (target === null || proposing === target) return;
+      proposing = target;
+      const question = shotsQuestion(beat.plan, store.getState(), NOTHING_ASKED)!;
+      const shots = store.getState().step === 'cast' ? await engine.findShots() : null;
+      const shot =
+        shots?.kind === 'shots' ? shots.shots[0]! : shots ? null : await engine.quickShot(question);
+      proposing = null;
+      if (!shot || targetOf(store.getState())?.id !== target) return;
+      putOnPlan(shot);
+      replace();
+    },
+    /** The best shot at another fish, as things are; null when there is none. */
+    async bestShotAt(markId: string): Promise<Shot | null> {
+      const question = shotsQuestionAt(beat.plan, store.getState(), markId);
+      return question && engine.bestShot(question);
     },
     /** Lays a shot beside another; a third takes the place of the older. */
     compareShot(index: number) {
-      store.set(({ shotsCompared: now }) => ({
+      store.setState(({ shotsCompared: now }) => ({
         shotsCompared: now.includes(index)
           ? now.filter((i) => i !== index)
           : [...now, index].slice(-2),
@@ -69,7 +82,8 @@ export function createCastActions({ store, push }: Desk, searching: () => Search
     },
     /** What the search is asked for; what was found is then out of date. */
     askShots: (change: Partial<ShotsAsked>) =>
-      store.set((s) => ({ asked: { ...s.asked, ...change }, shotsStale: s.shots !== null })),
-    showPool: (shown: boolean) => store.set({ pool: shown ? 'working' : null }),
+      store.setState((s) => ({ asked: { ...s.asked, ...change } })),
+    showPool: (poolAsked: boolean) => store.setState({ poolAsked }),
   };
+  return actions;
 }

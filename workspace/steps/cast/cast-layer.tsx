@@ -1,7 +1,7 @@
 'use client';
 
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { linePath, POSTURE_MARK } from '../../../drawing/shapes';
 import { useDrag } from '../../../drawing/use-drag';
 import { castTip } from '../../../core/cast/index';
@@ -9,6 +9,8 @@ import { runsOf, TRACK_CLASS } from './track';
 import { frameAt } from './film';
 import { CastPlan, Covers } from './cast-plan';
 import { ShotsOnPlan } from './shots-layer';
+import { isStale, valueOf } from '../../state/answer';
+import { createPlanActions } from '../../plan-actions';
 
 type XY = [number, number];
 
@@ -37,11 +39,11 @@ const BITES_N = 1e-4;
 function Rod({ camera }: { camera: Camera }) {
   const stand = usePart((s) => s.stand)!;
   const landing = usePart((s) => s.landing)!;
-  const best = usePart((s) => s.drift?.best ?? null);
+  const best = usePart((s) => valueOf(s, 'drift')?.band?.best ?? null);
   const filmAtS = usePart((s) => s.filmAtS);
   const lay = usePart((s) => s.lay.kind);
   const step = usePart((s) => s.step);
-  const stale = usePart((s) => s.driftStale);
+  const stale = usePart((s) => isStale(s, 'drift'));
   const rodM = usePart((s) => s.settings.rodM);
   const frame = filmAtS === null ? null : frameAt(best, filmAtS);
   const places = frame?.line ?? best?.laid;
@@ -80,8 +82,8 @@ function Rod({ camera }: { camera: Camera }) {
 }
 
 function Track({ camera }: { camera: Camera }) {
-  const drift = usePart((s) => s.drift);
-  const stale = usePart((s) => s.driftStale);
+  const drift = usePart((s) => valueOf(s, 'drift')?.band);
+  const stale = usePart((s) => isStale(s, 'drift'));
   if (!drift) return null;
   const { best } = drift;
   const xy = (n: number): XY => [pageX(camera, best.x[n]!), pageY(camera, best.y[n]!)];
@@ -103,9 +105,9 @@ function Track({ camera }: { camera: Camera }) {
 }
 
 function LandingHandle({ camera }: { camera: Camera }) {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const landing = usePart((s) => s.landing)!;
-  const drag = useDrag(camera, landing, actions.moveLanding);
+  const drag = useDrag(camera, landing, acting.moveLanding);
   return (
     <g
       {...drag}
@@ -123,12 +125,12 @@ function LandingHandle({ camera }: { camera: Camera }) {
 }
 
 function StandHandle({ camera }: { camera: Camera }) {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const stand = usePart((s) => s.stand)!;
   const landing = usePart((s) => s.landing)!;
   const posture = usePart((s) => s.posture);
   const step = usePart((s) => s.step);
-  const drag = useDrag(camera, stand, actions.moveStand);
+  const drag = useDrag(camera, stand, acting.moveStand);
   const x = pageX(camera, stand.xM);
   const y = pageY(camera, stand.yM);
   const deg =

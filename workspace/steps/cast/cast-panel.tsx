@@ -2,16 +2,14 @@
 
 import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
 import { FLY_KINDS } from '../../../core/rig/index';
-import { formatLength, formatSpeed } from '../../../core/units/index';
+import { civilHour, formatLength, formatSpeed } from '../../../core/units/index';
 import { Behind, Choice, Do, Fact } from '../../../ui/parts';
-import { civilHour } from '../../../core/units/civil-time';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { formatAddress } from '../../state/address';
-import { numberOfMark, targetOf } from '../../state/state';
 import { FLY_NAMES, inRods, layHow, standWords } from '../../../words/cast-words';
-import { inHundred } from '../../../words/words';
+import { inHundred, postureName } from '../../../words/words';
 import { useSide } from '../../use-side';
-import { postureName, PostureChoice } from '../stalk/at-the-stand';
+import { PostureChoice } from '../../parts/posture-choice';
 import { AfterTake } from './after-take';
 import { CoverPanel } from './cover-panel';
 import { DriftFigures } from './drift-figures';
@@ -19,12 +17,16 @@ import { FromHere } from './from-here';
 import { LayPanel } from './lay-panel';
 import { Playback } from './playback';
 import { ShotsPanel } from './shots-panel';
+import { numberOfMark, targetOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createCastActions } from './cast-actions';
+import { createPlanActions } from '../../plan-actions';
 
 /** Where to stand, how to lay the line, how far to lead; and the drift that comes of it. */
-export function CastInspector() {
+export function CastPanel() {
   const target = usePart(targetOf);
   const hasCast = usePart((s) => s.stand !== null && s.landing !== null);
-  const stale = usePart((s) => s.driftStale);
+  const stale = usePart((s) => isStale(s, 'drift'));
   if (!hasCast)
     return (
       <section>
@@ -65,7 +67,9 @@ function Heading() {
   const units = usePart((s) => s.settings.units);
   const posture = usePart((s) => s.posture);
   const seen = usePart(
-    (s) => s.hours?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ?? null,
+    (s) =>
+      valueOf(s, 'hours')?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ??
+      null,
   );
   return (
     <>
@@ -83,8 +87,8 @@ function Heading() {
 
 /** Lead, lift point and length of the cast, in the angler's units and in rods. */
 function Lengths() {
-  const now = usePart((s) => s.castNow);
-  const lead = usePart((s) => s.castStudy?.lead ?? null);
+  const now = usePart((s) => valueOf(s, 'drift')?.now);
+  const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
   const units = usePart((s) => s.settings.units);
   const rodM = usePart((s) => s.settings.rodM);
   if (!now) return null;
@@ -109,7 +113,9 @@ function Lengths() {
 }
 
 function Rest() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const acting = useActions(createPlanActions);
+  const casting = useActions(createCastActions);
   const fly = usePart((s) => s.fly);
   const units = usePart((s) => s.settings.units);
   const card = usePart((s) =>
@@ -123,10 +129,10 @@ function Rest() {
         label="What is at the end"
         value={fly}
         options={FLY_KINDS.map((f) => [f, FLY_NAMES[f]] as const)}
-        onChange={actions.setFly}
+        onChange={casting.setFly}
       />
       <div className="row">
-        <Do voice="solid" onClick={() => actions.go('log')}>
+        <Do voice="solid" onClick={() => acting.go('log')}>
           Log a try
         </Do>
         <a className="do line" href={card}>

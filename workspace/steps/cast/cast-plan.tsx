@@ -6,15 +6,16 @@ import type { Place } from '../../../core/grid/index';
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { usePart } from '../../context';
 import { linePath } from '../../../drawing/shapes';
-import { targetOf } from '../../state/state';
+import { targetOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
 
 type XY = [number, number];
 
 /** What the cast is made of on the plan: room behind, false casts, lead, lift, covers, the landing. */
 export function CastPlan({ camera }: { camera: Camera }) {
-  const now = usePart((s) => s.castNow);
+  const now = usePart((s) => valueOf(s, 'drift')?.now);
   const stand = usePart((s) => s.stand)!;
-  const stale = usePart((s) => s.driftStale);
+  const stale = usePart((s) => isStale(s, 'drift'));
   return (
     <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
       {now && <Room camera={camera} now={now} stand={stand} />}
@@ -85,9 +86,9 @@ function LeadAndLift({ camera }: { camera: Camera }) {
   const target = usePart(targetOf);
   const stand = usePart((s) => s.stand)!;
   const landing = usePart((s) => s.landing)!;
-  const best = usePart((s) => s.drift?.best ?? null);
-  const lead = usePart((s) => s.castStudy?.lead ?? null);
-  const leadM = usePart((s) => s.castNow?.leadM ?? null);
+  const best = usePart((s) => valueOf(s, 'drift')?.band?.best ?? null);
+  const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
+  const leadM = usePart((s) => valueOf(s, 'drift')?.now?.leadM ?? null);
   const units = usePart((s) => s.settings.units);
   if (!target || leadM === null || leadM < 0.1) return null;
   const [lx, ly] = at(camera, landing);
@@ -155,7 +156,7 @@ function Lift({ camera, place, toward }: { camera: Camera; place: Place; toward:
 
 /** Where the fish is led and landed, and the danger it is kept from. */
 function LandIt({ camera }: { camera: Camera }) {
-  const away = usePart((s) => s.castStudy?.leadAway ?? null);
+  const away = usePart((s) => valueOf(s, 'castStudy')?.leadAway ?? null);
   if (!away) return null;
   const [x, y] = at(camera, away.to);
   const danger = away.danger && at(camera, away.danger.at);
@@ -179,11 +180,11 @@ const NUMBERED_PX_PER_M = 40;
 
 /** The three covers of the fish, or those of the whole water, numbered in their order. */
 export function Covers({ camera }: { camera: Camera }) {
-  const pool = usePart((s) => s.pool);
-  const covers = usePart((s) => s.castStudy?.covers ?? null);
+  const pool = usePart((s) => valueOf(s, 'pool'));
+  const covers = usePart((s) => valueOf(s, 'castStudy')?.covers ?? null);
   // The third cover is the landing place itself, which has its own mark.
-  const list = Array.isArray(pool) ? pool : (covers?.slice(0, 2) ?? []);
-  if (!Array.isArray(pool) && camera.scale < NUMBERED_PX_PER_M)
+  const list = pool ?? covers?.slice(0, 2) ?? [];
+  if (!pool && camera.scale < NUMBERED_PX_PER_M)
     return list.map((c, i) => {
       const [x, y] = at(camera, c.place);
       return <circle key={i} cx={x} cy={y} r={3.2} className="cover" />;

@@ -14,9 +14,11 @@ import type { BeatFeature } from '../../../core/formats/index';
 import { TEST_SETTINGS } from '../../fixtures/settings';
 import { CAST, MARK } from '../../fixtures/cast';
 import { stateWith } from '../../fixtures/state';
+import { answered } from '../../fixtures/answered';
 import { showIn } from '../../fixtures/workspace';
-import { type BeatInput, type WorkspaceState } from '../../state/state';
-import { CastInspector } from './cast-panel';
+import { type WorkspaceState } from '../../state/state';
+import { CastPanel } from './cast-panel';
+import type { BeatInput } from '../../state/document';
 
 /** The panels on real answers: a stream of .4 m/s with a log, a fish and an angler. */
 const log: BeatFeature = {
@@ -52,15 +54,14 @@ const ready = stateWith({
   marks: [MARK],
   flow,
   flowState: { kind: 'ready' },
-  drift,
-  castNow: now,
-  castStudy: study,
-  shots,
+  ...answered({ drift: { band: drift, now, ms: 1 }, castStudy: study, shots }),
   search: { kind: 'done' },
 });
 const beat = { id: 'b1', streamName: 'Thrum', plan: beatPlan } as unknown as BeatInput;
 const show = (more: Partial<WorkspaceState> = {}) =>
-  showIn(<CastInspector />, { ...ready, ...more }, beat);
+  showIn(<CastPanel />, { ...ready, ...more }, beat);
+/** The same, with other answers. */
+const told = (values: Parameters<typeof answered>[0]) => show(answered(values, ready));
 
 describe('the drift', () => {
   it('one large figure with its band, and whether it passes the fish', () => {
@@ -72,7 +73,9 @@ describe('the drift', () => {
     );
   });
   it('does not call unknown clean', () => {
-    show({ drift: { ...drift, best: { ...drift.best, status: 'unknown' } } });
+    told({
+      drift: { band: { ...drift, best: { ...drift.best, status: 'unknown' } }, now, ms: 1 },
+    });
     expect(screen.getByText('Not known')).toBeInTheDocument();
     expect(screen.queryByText('clean drift')).not.toBeInTheDocument();
   });
@@ -112,7 +115,7 @@ describe('how the line is laid', () => {
   });
   it('a mend that buys time is offered, and taken back', async () => {
     const mend = { atS: 0.6, toward: 'up-current', amountM: 0.8 } as const;
-    const { calls } = show({ castStudy: { ...study, mend: { mend, cleanS: 3, gainS: 1.2 } } });
+    const { calls } = told({ castStudy: { ...study, mend: { mend, cleanS: 3, gainS: 1.2 } } });
     expect(screen.getByText('A mend buys 1.2 s:')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Mend it so' }));
     expect(calls).toEqual([['setMend', mend]]);
@@ -144,7 +147,7 @@ describe('where to cast from', () => {
     expect(rows.length).toBe(shots.shots.length);
     expect(screen.getByText(/casts from .* stands weighed/)).toBeInTheDocument();
     await userEvent.click(rows[0]!.querySelector('button')!);
-    expect(calls).toEqual([['takeShot', 0]]);
+    expect(calls).toEqual([['applyShot', 0]]);
   });
   it('two are laid side by side', () => {
     show({ shotsCompared: [0, 1] });
@@ -157,9 +160,9 @@ describe('where to cast from', () => {
     expect(screen.getByText('Looking at every stand and lay: 40 %.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
     expect(calls).toEqual([['cancelSearch']]);
-    show({ shots: { kind: 'no shots', reason: 'no-stand', looked: shots.looked } });
+    told({ shots: { kind: 'no shots', reason: 'no-stand', looked: shots.looked } });
     expect(screen.getByText(/No place within your reach is left/)).toBeInTheDocument();
-    const stale = show({ shotsStale: true });
+    const stale = show(answered({ shots }, ready, ['shots']));
     await userEvent.click(screen.getByRole('button', { name: 'Look again' }));
     expect(stale.calls).toEqual([['findShots']]);
   });
@@ -187,9 +190,10 @@ describe('from here, cover, and after the take', () => {
     expect(calls).toEqual([['changeSettings', { windFrom: 'downstream' }]]);
   });
   it('no room for a cast is a caution, and so is a lay that does not reach', () => {
-    show({ castNow: { ...now, by: null } });
+    told({ drift: { band: drift, now: { ...now, by: null, refusal: 'no-room' }, ms: 1 } });
     expect(screen.getByText(/No room behind for this cast/)).toBeInTheDocument();
-    show({ castNow: { ...now, by: null, layReachM: 5 } });
+    const far = { ...now, by: null, refusal: 'beyond-reach' as const, layReachM: 5 };
+    told({ drift: { band: drift, now: far, ms: 1 } });
     expect(screen.getByText(/Too far for this lay: it reaches 5.0 m/)).toBeInTheDocument();
   });
   it('names the log it lies by, and to keep it off', () => {
@@ -202,7 +206,7 @@ describe('from here, cover, and after the take', () => {
     const { calls } = show();
     await userEvent.click(screen.getByRole('button', { name: 'Cover the whole water' }));
     expect(calls).toEqual([['showPool', true]]);
-    show({
+    told({
       pool: [
         {
           water: 'own-bank',

@@ -4,17 +4,20 @@ import { formatLength, formatSeconds } from '../../../core/units/index';
 import { readRises } from '../../../core/sight/index';
 import type { PoolCover } from '../../../core/cast/index';
 import { Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
-import { targetOf } from '../../state/state';
+import { useActions, usePart } from '../../context';
 import { inRods, layName, structureName, WATER_NAMES } from '../../../words/cast-words';
 import { lookoutLetter } from '../../../words/words';
-import { RiseTiming } from '../spot/rises-panel';
+import { RiseTiming } from '../../parts/rise-timing';
+import { targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
+import { createCastActions } from './cast-actions';
 
 /** Where the fly goes first, second and third; the pool in order; timing; when to rest and look again. */
 export function CoverPanel() {
-  const { actions } = useWorkspace();
-  const study = usePart((s) => s.castStudy);
-  const pool = usePart((s) => s.pool);
+  const casting = useActions(createCastActions);
+  const study = usePart((s) => valueOf(s, 'castStudy'));
+  const asked = usePart((s) => s.poolAsked);
+  const pool = usePart((s) => valueOf(s, 'pool'));
   const units = usePart((s) => s.settings.units);
   const rodM = usePart((s) => s.settings.rodM);
   if (!study) return null;
@@ -33,16 +36,16 @@ export function CoverPanel() {
       <Timing />
       <LookAgain />
       <div className="row">
-        <Do aria-pressed={pool !== null} onClick={() => actions.showPool(pool === null)}>
-          {pool === null ? 'Cover the whole water' : 'This fish alone'}
+        <Do aria-pressed={asked} onClick={() => casting.showPool(!asked)}>
+          {asked ? 'This fish alone' : 'Cover the whole water'}
         </Do>
       </div>
-      {pool === 'working' && (
+      {asked && !pool && (
         <p className="working" role="status">
           Laying out the covers.
         </p>
       )}
-      {Array.isArray(pool) && <Pool pool={pool} />}
+      {pool && <Pool pool={pool} />}
     </section>
   );
 }
@@ -62,7 +65,7 @@ function Timing() {
 
 /** Common practice: after three clean covers without an answer, step back and see whether it is still there. */
 function LookAgain() {
-  const lookout = usePart((s) => s.lookouts?.[0] ?? null);
+  const lookout = usePart((s) => valueOf(s, 'lookouts')?.[0] ?? null);
   const stand = usePart((s) => s.stand);
   const units = usePart((s) => s.settings.units);
   if (!lookout || !stand)

@@ -2,12 +2,13 @@
 
 import { formatSeconds } from '../../../core/units/index';
 import { usePart } from '../../context';
-import { DRIFT_S } from '../../engine/questions';
 import { driftWhy, PASS_WORDS } from '../../../words/words';
+import { DRIFT_S } from './questions';
+import { valueOf } from '../../state/answer';
 
 /** The one large figure with its band, whether the fly passes the fish, and why the drift ends. */
 export function DriftFigures() {
-  const drift = usePart((s) => s.drift);
+  const drift = usePart((s) => valueOf(s, 'drift')?.band);
   const units = usePart((s) => s.settings.units);
   if (!drift)
     return (

@@ -2,7 +2,7 @@
 
 import { formatLength } from '../../../core/units/index';
 import { Choice, Fact } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import {
   angleWords,
@@ -12,7 +12,9 @@ import {
   towardWords,
   windWords,
 } from '../../../words/cast-words';
-import type { Settings } from '../../state/state';
+import type { Settings } from '../../../core/log/index';
+import { valueOf } from '../../state/answer';
+import { createPlanActions } from '../../plan-actions';
 
 const WINDS: readonly (readonly [Settings['windFrom'], string])[] = [
   ['unknown', 'not known'],
@@ -24,8 +26,8 @@ const WINDS: readonly (readonly [Settings['windFrom'], string])[] = [
 
 /** The cast from where the angler stands: angle, lining, room behind, wind, false casts. */
 export function FromHere() {
-  const { actions } = useWorkspace();
-  const now = usePart((s) => s.castNow);
+  const acting = useActions(createPlanActions);
+  const now = usePart((s) => valueOf(s, 'drift')?.now);
   const units = usePart((s) => s.settings.units);
   const windFrom = usePart((s) => s.settings.windFrom);
   const nameOf = useFishNames();
@@ -77,7 +79,7 @@ export function FromHere() {
         label="The wind blows"
         value={windFrom}
         options={WINDS}
-        onChange={(v) => actions.changeSettings({ windFrom: v })}
+        onChange={(v) => acting.changeSettings({ windFrom: v })}
       />
       {now.strikeRad !== null && (
         <p>

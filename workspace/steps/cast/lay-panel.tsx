@@ -4,9 +4,11 @@ import { useState } from 'react';
 import { formatLength, formatSeconds } from '../../../core/units/index';
 import { sameLay, type DriftBand, type Lay, type LayRow } from '../../../core/cast/index';
 import { Choice, Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { castName, layName, mendName } from '../../../words/cast-words';
-import { DRIFT_S } from '../../engine/questions';
+import { DRIFT_S } from './questions';
+import { valueOf } from '../../state/answer';
+import { createCastActions } from './cast-actions';
 
 const WIDTH = 206;
 const SHOWN = 5;
@@ -14,11 +16,11 @@ const x = (s: number) => (WIDTH * Math.min(DRIFT_S, s)) / DRIFT_S;
 
 /** Every lay from this stand to this place, on one scale of seconds; the amount of the chosen one; a mend. */
 export function LayPanel() {
-  const { actions } = useWorkspace();
-  const study = usePart((s) => s.castStudy);
+  const casting = useActions(createCastActions);
+  const study = usePart((s) => valueOf(s, 'castStudy'));
   const chosen = usePart((s) => s.lay);
   // While something is dragged the rows stand still: they speak of where it was.
-  const drift = usePart((s) => (s.dragging ? null : s.drift));
+  const drift = usePart((s) => (s.dragging ? null : valueOf(s, 'drift')?.band));
   const passesAtS = drift?.best.passesAtS ?? null;
   const [all, setAll] = useState(false);
   if (!study)
@@ -54,7 +56,7 @@ export function LayPanel() {
             chosen={row === mine}
             passesAtS={passesAtS}
             liftS={liftS}
-            onTake={() => actions.setLay(row.lay)}
+            onTake={() => casting.setLay(row.lay)}
           />
         ))}
       </ul>
@@ -63,7 +65,7 @@ export function LayPanel() {
           {all ? 'The best alone' : `All ${rows.length} lays`}
         </Do>
       </div>
-      <Amount lay={chosen} onChange={actions.setLay} />
+      <Amount lay={chosen} onChange={casting.setLay} />
       <MendLine />
     </>
   );
@@ -185,16 +187,16 @@ function Amount({ lay, onChange }: { lay: Lay; onChange: (lay: Lay) => void }) {
 
 /** Where a mend would buy time, and how much; taking it, and taking it back. */
 function MendLine() {
-  const { actions } = useWorkspace();
+  const casting = useActions(createCastActions);
   const units = usePart((s) => s.settings.units);
   const mend = usePart((s) => s.mend);
-  const best = usePart((s) => s.castStudy?.mend ?? null);
-  const ends = usePart((s) => s.drift?.best.firstMicroS ?? null);
+  const best = usePart((s) => valueOf(s, 'castStudy')?.mend ?? null);
+  const ends = usePart((s) => valueOf(s, 'drift')?.band?.best.firstMicroS ?? null);
   if (mend)
     return (
       <p>
         Mend {mendName(mend, units)}.{' '}
-        <button type="button" className="plain" onClick={() => actions.setMend(null)}>
+        <button type="button" className="plain" onClick={() => casting.setMend(null)}>
           Without the mend
         </button>
       </p>
@@ -203,7 +205,7 @@ function MendLine() {
     return (
       <p>
         <strong>A mend buys {formatSeconds(best.gainS)}:</strong> {mendName(best.mend, units)}.{' '}
-        <button type="button" className="plain" onClick={() => actions.setMend(best.mend)}>
+        <button type="button" className="plain" onClick={() => casting.setMend(best.mend)}>
           Mend it so
         </button>
       </p>

@@ -4,13 +4,16 @@ import { useEffect } from 'react';
 import { formatSeconds, formatSpeed } from '../../../core/units/index';
 import { MICRO_MPS, WAKE_MPS, type DriftResult } from '../../../core/cast/index';
 import { Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
-import { DRIFT_S } from '../../engine/questions';
+import { useActions, usePart, useWorkspace } from '../../context';
+import { DRIFT_S } from './questions';
+import { valueOf } from '../../state/answer';
+import { createCastActions } from './cast-actions';
 
 /** The drift as a film: line and leader as they lie, from the moment the fly lands. */
 export function Playback() {
-  const { actions, store } = useWorkspace();
-  const best = usePart((s) => s.drift?.best ?? null);
+  const { store } = useWorkspace();
+  const casting = useActions(createCastActions);
+  const best = usePart((s) => valueOf(s, 'drift')?.band?.best ?? null);
   const atS = usePart((s) => s.filmAtS);
   const runs = usePart((s) => s.filmRuns);
   const dragging = usePart((s) => s.dragging !== null);
@@ -21,14 +24,14 @@ export function Playback() {
     let frame = 0;
     let before = performance.now();
     const turn = (now: number) => {
-      const next = Math.min(DRIFT_S, (store.get().filmAtS ?? 0) + (now - before) / 1000);
+      const next = Math.min(DRIFT_S, (store.getState().filmAtS ?? 0) + (now - before) / 1000);
       before = now;
-      actions.filmTo(next, next < DRIFT_S);
+      casting.filmTo(next, next < DRIFT_S);
       if (next < DRIFT_S) frame = requestAnimationFrame(turn);
     };
     frame = requestAnimationFrame(turn);
     return () => cancelAnimationFrame(frame);
-  }, [runs, actions, store]);
+  }, [runs, casting, store]);
   if (!best) return null;
   const ready = film !== undefined && !dragging;
   return (
@@ -38,14 +41,14 @@ export function Playback() {
           disabled={!ready}
           onClick={() =>
             runs
-              ? actions.runFilm(false)
-              : actions.filmTo(atS === null || atS >= DRIFT_S - 0.01 ? 0 : atS, true)
+              ? casting.runFilm(false)
+              : casting.filmTo(atS === null || atS >= DRIFT_S - 0.01 ? 0 : atS, true)
           }
         >
           {runs ? 'Stop' : 'Play the drift'}
         </Do>
         {atS !== null && !runs && (
-          <button type="button" className="plain" onClick={() => actions.showFilm(null)}>
+          <button type="button" className="plain" onClick={() => casting.showFilm(null)}>
             As laid
           </button>
         )}
@@ -59,7 +62,7 @@ export function Playback() {
         disabled={!ready}
         aria-label="Moment of the drift"
         aria-valuetext={momentText(best, atS ?? 0, units)}
-        onChange={(e) => actions.showFilm(Number(e.target.value))}
+        onChange={(e) => casting.showFilm(Number(e.target.value))}
       />
       <p className="second">
         {momentText(best, atS ?? 0, units)}

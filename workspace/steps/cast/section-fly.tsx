@@ -1,12 +1,13 @@
 'use client';
 
-import { DRIFT_S } from '../../engine/questions';
 import { pageX, type Camera } from '../../../drawing/camera';
 import { usePart } from '../../context';
 import { linePath } from '../../../drawing/shapes';
 import { runsOf, TRACK_CLASS } from './track';
 import { frameAt } from './film';
-import { targetOf } from '../../state/state';
+import { DRIFT_S } from './questions';
+import { targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
 
 /** Above the surface the track is drawn this high, so that it hides nothing, px. */
 const ABOVE_PX = 7;
@@ -22,10 +23,10 @@ export function SectionFly({
   y: (m: number) => number;
 }) {
   const step = usePart((s) => s.step);
-  const best = usePart((s) => s.drift?.best ?? null);
+  const best = usePart((s) => valueOf(s, 'drift')?.band?.best ?? null);
   const atS = usePart((s) => s.filmAtS);
   const target = usePart(targetOf);
-  const lead = usePart((s) => s.castStudy?.lead ?? null);
+  const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
   if (step !== 'cast' || !best) return null;
   const at = (xM: number): [number, number] => [pageX(camera, xM), y(surfaceAt(xM)) - ABOVE_PX];
   const [lx, ly] = at(best.x[0]!);

@@ -4,8 +4,8 @@ import { formatLength, formatSeconds, type UnitSystem } from '../../../core/unit
 import type { Shot } from '../../../core/cast/index';
 import { usePart } from '../../context';
 import { angleWords, castName, layName } from '../../../words/cast-words';
-import { inHundred } from '../../../words/words';
-import { postureName } from '../stalk/at-the-stand';
+import { inHundred, postureName } from '../../../words/words';
+import { valueOf } from '../../state/answer';
 
 const ROWS: readonly (readonly [string, (s: Shot, u: UnitSystem) => string])[] = [
   [
@@ -27,7 +27,7 @@ const ROWS: readonly (readonly [string, (s: Shot, u: UnitSystem) => string])[] =
 
 /** Two shots side by side, figure for figure. */
 export function ShotCompare() {
-  const shots = usePart((s) => s.shots);
+  const shots = usePart((s) => valueOf(s, 'shots'));
   const [a, b] = usePart((s) => s.shotsCompared);
   const units = usePart((s) => s.settings.units);
   if (shots?.kind !== 'shots' || a === undefined || b === undefined) return null;

@@ -2,9 +2,10 @@
 
 import { TERM_WEIGHTS, type Term } from '../../../core/cast/index';
 import { Behind, Choice, Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { NOTHING_ASKED } from '../../state/shots-asked';
 import { layKindName, TERM_NAMES } from '../../../words/cast-words';
+import { createCastActions } from './cast-actions';
 
 /** Terms that the angler may weigh; the rest keep their weight. */
 const WEIGHED: readonly Term[] = [
@@ -26,7 +27,7 @@ const MUCH = 3;
 
 /** What the angler pins, leaves out and weighs. */
 export function ShotsAsk() {
-  const { actions } = useWorkspace();
+  const casting = useActions(createCastActions);
   const asked = usePart((s) => s.asked);
   const lay = usePart((s) => s.lay);
   const stand = usePart((s) => s.stand);
@@ -39,7 +40,7 @@ export function ShotsAsk() {
     const { [t]: _gone, ...rest } = asked.weights;
     const weights =
       say === 'usual' ? rest : { ...rest, [t]: say === 'none' ? 0 : MUCH * TERM_WEIGHTS[t] };
-    actions.askShots({ weights });
+    casting.askShots({ weights });
   };
   return (
     <Behind title={changed ? 'Your say: changed' : 'Your say: keep, leave out, weigh'}>
@@ -47,31 +48,31 @@ export function ShotsAsk() {
         <Do
           aria-pressed={asked.pinStand}
           disabled={!stand}
-          onClick={() => actions.askShots({ pinStand: !asked.pinStand })}
+          onClick={() => casting.askShots({ pinStand: !asked.pinStand })}
         >
           Only from this stand
         </Do>
         <Do
           aria-pressed={asked.pinLay !== null}
-          onClick={() => actions.askShots({ pinLay: asked.pinLay === null ? lay.kind : null })}
+          onClick={() => casting.askShots({ pinLay: asked.pinLay === null ? lay.kind : null })}
         >
           Only {layKindName(asked.pinLay ?? lay.kind).toLowerCase()}
         </Do>
         <Do
           aria-pressed={asked.pinLanding}
-          onClick={() => actions.askShots({ pinLanding: !asked.pinLanding })}
+          onClick={() => casting.askShots({ pinLanding: !asked.pinLanding })}
         >
           Land it where it is now
         </Do>
         <Do
           disabled={!stand}
-          onClick={() => actions.askShots({ withoutSpots: [...asked.withoutSpots, stand!] })}
+          onClick={() => casting.askShots({ withoutSpots: [...asked.withoutSpots, stand!] })}
         >
           Not from here
         </Do>
         <Do
           onClick={() =>
-            actions.askShots({ withoutLays: [...new Set([...asked.withoutLays, lay.kind])] })
+            casting.askShots({ withoutLays: [...new Set([...asked.withoutLays, lay.kind])] })
           }
         >
           Not this lay
@@ -99,7 +100,7 @@ export function ShotsAsk() {
       ))}
       {changed && (
         <div className="row">
-          <Do onClick={() => actions.askShots(NOTHING_ASKED)}>Take it all back</Do>
+          <Do onClick={() => casting.askShots(NOTHING_ASKED)}>Take it all back</Do>
         </div>
       )}
     </Behind>

@@ -1,14 +1,16 @@
 'use client';
 
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { layName } from '../../../words/cast-words';
+import { isStale, valueOf } from '../../state/answer';
+import { createCastActions } from './cast-actions';
 
 /** Stands of the shots that were found, numbered as in the list; the one taken has its own mark. */
 export function ShotsOnPlan({ camera }: { camera: Camera }) {
-  const { actions } = useWorkspace();
-  const shots = usePart((s) => s.shots);
-  const stale = usePart((s) => s.shotsStale);
+  const casting = useActions(createCastActions);
+  const shots = usePart((s) => valueOf(s, 'shots'));
+  const stale = usePart((s) => isStale(s, 'shots'));
   const stand = usePart((s) => s.stand)!;
   const compared = usePart((s) => s.shotsCompared);
   if (shots?.kind !== 'shots') return null;
@@ -34,12 +36,12 @@ export function ShotsOnPlan({ camera }: { camera: Camera }) {
               transform={`translate(${x} ${y})`}
               onClick={(e) => {
                 e.stopPropagation();
-                actions.takeShot(i);
+                casting.applyShot(i);
               }}
               onKeyDown={(e) => {
                 if (e.key === 'Enter' || e.key === ' ') {
                   e.preventDefault();
-                  actions.takeShot(i);
+                  casting.applyShot(i);
                 }
               }}
             >

@@ -3,8 +3,7 @@
 import { formatSeconds } from '../../../core/units/index';
 import type { Shot } from '../../../core/cast/index';
 import { Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
-import { targetOf } from '../../state/state';
+import { useActions, usePart } from '../../context';
 import {
   againstWords,
   forWords,
@@ -13,18 +12,20 @@ import {
   NO_SHOTS_WORDS,
   standWords,
 } from '../../../words/cast-words';
-import { capital, inHundred } from '../../../words/words';
+import { capital, inHundred, postureName } from '../../../words/words';
 import { useSide } from '../../use-side';
-import { postureName } from '../stalk/at-the-stand';
 import { ShotCompare } from './shot-compare';
 import { ShotsAsk } from './shots-ask';
+import { targetOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createCastActions } from './cast-actions';
 
 /** Stands that can be reached times every lay: the best handful, and why the obvious loses. */
 export function ShotsPanel() {
-  const { actions } = useWorkspace();
+  const casting = useActions(createCastActions);
   const search = usePart((s) => s.search);
-  const shots = usePart((s) => s.shots);
-  const stale = usePart((s) => s.shotsStale);
+  const shots = usePart((s) => valueOf(s, 'shots'));
+  const stale = usePart((s) => isStale(s, 'shots'));
   const flowReady = usePart((s) => s.flowState.kind === 'ready');
   const units = usePart((s) => s.settings.units);
   const looking = search.kind === 'looking';
@@ -35,7 +36,7 @@ export function ShotsPanel() {
         <div role="status" className="searching">
           <p>Looking at every stand and lay: {Math.round(100 * search.progress)} %.</p>
           <progress value={search.progress} max={1} aria-label="Looking for stands" />
-          <Do onClick={() => actions.cancelSearch()}>Stop</Do>
+          <Do onClick={() => casting.cancelSearch()}>Stop</Do>
         </div>
       ) : (
         <>
@@ -48,7 +49,7 @@ export function ShotsPanel() {
               <Do
                 voice={stale ? 'solid' : 'line'}
                 disabled={!flowReady}
-                onClick={() => actions.findShots()}
+                onClick={() => casting.findShots()}
               >
                 {shots ? 'Look again' : 'Find shots'}
               </Do>
@@ -89,7 +90,7 @@ export function ShotsPanel() {
 }
 
 function ShotRow({ shot, index }: { shot: Shot; index: number }) {
-  const { actions } = useWorkspace();
+  const casting = useActions(createCastActions);
   const sideOf = useSide();
   const target = usePart(targetOf);
   const units = usePart((s) => s.settings.units);
@@ -108,7 +109,7 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
         type="button"
         className="shot"
         aria-pressed={taken}
-        onClick={() => actions.takeShot(index)}
+        onClick={() => casting.applyShot(index)}
       >
         <strong>
           {layName(shot.lay)}, {formatSeconds(shot.cleanS.best)}
@@ -123,7 +124,7 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
         {bad.length > 0 && <em> But {bad.join(', ')}.</em>}
       </p>
       <label className="second">
-        <input type="checkbox" checked={compared} onChange={() => actions.compareShot(index)} />{' '}
+        <input type="checkbox" checked={compared} onChange={() => casting.compareShot(index)} />{' '}
         compare
       </label>
     </li>

@@ -2,15 +2,27 @@
 
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { EVENT_WORDS, foldTry, possibleEvents, type EventCode } from '../../../core/log/index';
-import { fishLengthUnit, formatFishLength, parseFishLengthCm } from '../../../core/units/index';
+import {
+  EVENT_WORDS,
+  type EventCode,
+  foldTry,
+  possibleEvents,
+  type Try,
+} from '../../../core/log/index';
+import {
+  clockText,
+  dayText,
+  fishLengthUnit,
+  formatFishLength,
+  parseFishLengthCm,
+} from '../../../core/units/index';
 import { Do } from '../../../ui/parts';
-import { clockText, dayText } from '../../../core/units/civil-time';
-import { usePart, useWorkspace } from '../../context';
-import { numberOfMark, targetOf, type Try } from '../../state/state';
+import { useActions, usePart, useWorkspace } from '../../context';
+import { numberOfMark, targetOf } from '../../state/selectors';
+import { createTryActions } from '../../records/try-actions';
 
 /** Tries at the chosen fish: begun with a fly, one press an event, nothing overwritten. */
-export function LogInspector() {
+export function LogPanel() {
   const tries = usePart((s) => s.tries);
   const markId = usePart((s) => s.markId);
   const target = usePart(targetOf);
@@ -35,14 +47,14 @@ export function LogInspector() {
 const isOpen = (t: Try) => ['open', 'hooked'].includes(foldTry(t.fly, t.events).state);
 
 function BeginTry() {
-  const { actions } = useWorkspace();
+  const log = useActions(createTryActions);
   const [fly, setFly] = useState('');
   return (
     <form
       className="stack"
       onSubmit={(e) => {
         e.preventDefault();
-        actions.beginTry(fly.trim());
+        log.beginTry(fly.trim());
       }}
     >
       <label htmlFor="fly">Fly</label>
@@ -66,7 +78,7 @@ function BeginTry() {
 }
 
 function OpenTry({ attempt }: { attempt: Try }) {
-  const { actions } = useWorkspace();
+  const log = useActions(createTryActions);
   const units = usePart((s) => s.settings.units);
   const fold = foldTry(attempt.fly, attempt.events);
   const [asking, setAsking] = useState<'landing' | 'change' | null>(null);
@@ -86,20 +98,20 @@ function OpenTry({ attempt }: { attempt: Try }) {
       return;
     }
     setAsking(null);
-    actions.record(attempt.id, code, withNote());
+    log.record(attempt.id, code, withNote());
   };
   const keepAsked = () => {
     if (asking === 'landing') {
       const parsed = parseFishLengthCm(text, units);
       if (!parsed.ok) return setProblem(parsed.message);
-      actions.record(attempt.id, 'landing', {
+      log.record(attempt.id, 'landing', {
         lengthCm: Math.round(parsed.value * 10) / 10,
         ...withNote(),
       });
     } else {
       if (text.trim() === '')
         return setProblem('Fly "" is empty. Say which fly it is now, in your own words.');
-      actions.record(attempt.id, 'change', { fly: text.trim(), ...withNote() });
+      log.record(attempt.id, 'change', { fly: text.trim(), ...withNote() });
     }
     setProblem(null);
     setAsking(null);
@@ -165,7 +177,7 @@ function OpenTry({ attempt }: { attempt: Try }) {
         />
       </label>
       <div className="row">
-        <Do onClick={() => actions.takeBack(attempt.id)} disabled={fold.last === null}>
+        <Do onClick={() => log.undoLast(attempt.id)} disabled={fold.last === null}>
           Take it back
         </Do>
         <span className="second">
@@ -199,7 +211,8 @@ function TimeLine({ attempt }: { attempt: Try }) {
 }
 
 function PastTry({ attempt }: { attempt: Try }) {
-  const { beat, actions } = useWorkspace();
+  const { beat } = useWorkspace();
+  const log = useActions(createTryActions);
   const units = usePart((s) => s.settings.units);
   const number = usePart((s) => (attempt.markId ? numberOfMark(s, attempt.markId) : 0));
   const fold = foldTry(attempt.fly, attempt.events);
@@ -219,7 +232,7 @@ function PastTry({ attempt }: { attempt: Try }) {
         {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
       </summary>
       <TimeLine attempt={attempt} />
-      {fold.last && <Do onClick={() => actions.takeBack(attempt.id)}>Take the last back</Do>}
+      {fold.last && <Do onClick={() => log.undoLast(attempt.id)}>Take the last back</Do>}
     </details>
   );
 }

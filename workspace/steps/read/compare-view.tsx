@@ -8,6 +8,7 @@ import { LandLayer } from '../../../drawing/land-layer';
 import { ReadingLayer } from './reading-layer';
 import { WaterCanvas, WaterLines } from '../../../drawing/water-layer';
 import { useThemeName } from '../../../drawing/use-theme-name';
+import { freshOf } from '../../state/answer';
 
 /** The same beat at another level, under the plan and on the same x. */
 export function CompareView({
@@ -23,7 +24,7 @@ export function CompareView({
   const theme = useThemeName();
   const level = usePart((s) => s.compareLevel);
   const flow = usePart((s) => s.other);
-  const reading = usePart((s) => s.otherReading);
+  const reading = usePart((s) => freshOf(s, 'otherReading'));
   const state = usePart((s) => s.otherState);
   const layer = usePart((s) => s.layer);
   const over = usePart((s) => s.over);

@@ -3,26 +3,20 @@
 import { useMemo } from 'react';
 import {
   blankWeight,
+  DREW_BLANK,
+  type DepthPattern,
   depthPattern,
   foldTry,
-  type DepthPattern,
   type Look,
+  type Try,
 } from '../../../core/log/index';
-import { DREW_BLANK } from '../log/try-actions';
-import { civilDay } from '../../../core/units/civil-time';
+import { civilDay } from '../../../core/units/index';
 import { usePart, useWorkspace } from '../../context';
-import type { Try } from '../../state/state';
-
-/** What of a try's snapshot is read here. */
-interface Kept {
-  water?: { depthM: number; paceMps: number } | null;
-  target?: { xM: number; yM: number } | null;
-}
 
 /** What a try says of its place; null when nothing yet, or when the water there was not kept. */
 export function lookOf(attempt: Try): Look | null {
-  const water = (attempt.snapshot as Kept | null)?.water;
-  if (!water) return null;
+  const { target } = attempt.snapshot;
+  if (!target || target.depthM === null || target.meanSpeedMps === null) return null;
   const fold = foldTry(attempt.fly, attempt.events);
   const standing = fold.timeline.filter((t) => !t.undone).map((t) => t.event);
   const found = standing.some((e) =>
@@ -30,7 +24,12 @@ export function lookOf(attempt: Try): Look | null {
   );
   if (!found && fold.casts === 0) return null;
   const blank = standing.some((e) => e.note === DREW_BLANK);
-  return { ...water, found, weight: blank ? 1 : blankWeight(fold.casts) };
+  return {
+    depthM: target.depthM,
+    meanSpeedMps: target.meanSpeedMps,
+    found,
+    weight: blank ? 1 : blankWeight(fold.casts),
+  };
 }
 
 /** Within this of a place tried today a lie counts as fished, m. */
@@ -45,7 +44,7 @@ export function useFishedToday(): (at: { xM: number; yM: number }) => boolean {
   return useMemo(() => {
     const places = tries
       .filter((t) => civilDay(t.openedMs, zone) === day)
-      .flatMap((t) => (t.snapshot as Kept | null)?.target ?? []);
+      .flatMap((t) => t.snapshot.target ?? []);
     return (at) => places.some((p) => Math.hypot(p.xM - at.xM, p.yM - at.yM) < FISHED_M);
   }, [tries, day, zone]);
 }

@@ -9,21 +9,26 @@ import {
   type Method,
 } from '../../../core/lies/index';
 import {
+  clockText,
   fishLengthUnit,
   formatFishLength,
   formatTemp,
   parseFishLengthCm,
 } from '../../../core/units/index';
 import { Behind, Choice, Do, FigureField } from '../../../ui/parts';
-import { clockText } from '../../../core/units/civil-time';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { useDayChanges } from './day-changes';
-import { ASSUMED_TEMP_C, seasonAt, tempOf } from '../../state/state';
 import { lieName, methodName, needText, SPECIES_NAMES, weighedName } from '../../../words/words';
+import { ASSUMED_TEMP_C } from '../../../core/log/index';
+import { seasonAt, tempOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createReadActions } from './read-actions';
+import { createPlanActions } from '../../plan-actions';
 
 /** Which fish, by which method: what the rating is for. */
 export function FishPanel() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const settings = usePart((s) => s.settings);
   const season = usePart((s) => seasonAt(s.atMs, beat.plan.timeZone, beat.plan.anchor?.lat ?? 1));
   const { units, species, fishLengthCm, turbidityNtu, prey, methods } = settings;
@@ -39,14 +44,14 @@ export function FishPanel() {
         label="Where fish hold, by"
         value={methods.holding}
         options={METHODS.map((m) => [m, methodName(m)] as const)}
-        onChange={(holding) => actions.changeSettings({ methods: { ...methods, holding } })}
+        onChange={(holding) => acting.changeSettings({ methods: { ...methods, holding } })}
       />
       <Behind title="Another fish, another water">
         <Choice
           label="Species"
           value={species}
           options={SPECIES.map((s) => [s, SPECIES_NAMES[s]] as const)}
-          onChange={(s) => actions.changeSettings({ species: s })}
+          onChange={(s) => acting.changeSettings({ species: s })}
         />
         <FigureField
           id="fish-length"
@@ -54,13 +59,13 @@ export function FishPanel() {
           unit={fishLengthUnit(units)}
           value={formatFishLength(fishLengthCm, units).replace(/ \S+$/, '')}
           parse={(text) => parseFishLengthCm(text, units, { min: 8, max: 60 })}
-          onKeep={(cm) => actions.changeSettings({ fishLengthCm: Math.round(cm * 10) / 10 })}
+          onKeep={(cm) => acting.changeSettings({ fishLengthCm: Math.round(cm * 10) / 10 })}
         />
         <Choice
           label="Colour of the water"
           value={colour}
           options={QUICK_COLOURS.map((c) => [c, c] as const)}
-          onChange={(c) => actions.changeSettings({ turbidityNtu: COLOUR_NTU[c] })}
+          onChange={(c) => acting.changeSettings({ turbidityNtu: COLOUR_NTU[c] })}
         />
         <Choice
           label="What drifts"
@@ -70,7 +75,7 @@ export function FishPanel() {
             ['small', 'small flies'],
             ['large', 'large ones'],
           ]}
-          onChange={(p) => actions.changeSettings({ prey: p })}
+          onChange={(p) => acting.changeSettings({ prey: p })}
         />
       </Behind>
       <MethodDifferencePanel own={methods.holding} />
@@ -80,9 +85,9 @@ export function FishPanel() {
 
 /** Where another school would fish, and why it parts from the chosen one. */
 function MethodDifferencePanel({ own }: { own: Method }) {
-  const { actions } = useWorkspace();
+  const reader = useActions(createReadActions);
   const other = usePart((s) => s.otherMethod);
-  const difference = usePart((s) => s.difference);
+  const difference = usePart((s) => valueOf(s, 'difference'));
   return (
     <Behind title="Where another method parts from it">
       <Choice
@@ -92,7 +97,7 @@ function MethodDifferencePanel({ own }: { own: Method }) {
           ['none', 'None'] as const,
           ...METHODS.filter((m) => m !== own).map((m) => [m, methodName(m)] as const),
         ]}
-        onChange={(m) => actions.compareMethod(m === 'none' ? null : m)}
+        onChange={(m) => reader.compareMethod(m === 'none' ? null : m)}
       />
       {other && !difference && <p className="working">Comparing.</p>}
       {other && difference && (
@@ -121,7 +126,8 @@ function MethodDifferencePanel({ own }: { own: Method }) {
 
 /** Another temperature tried on; with level and hour the same lies rise and fade. */
 export function ScrubPanel() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const reader = useActions(createReadActions);
   const temp = usePart(tempOf);
   const tried = usePart((s) => s.triedTempC);
   const read = usePart((s) => s.settings.waterTempC);
@@ -129,7 +135,7 @@ export function ScrubPanel() {
   const kept = usePart((s) => s.keptDay);
   const level = usePart((s) => s.level);
   const atMs = usePart((s) => s.atMs);
-  const ready = usePart((s) => s.lies !== null && !s.liesStale);
+  const ready = usePart((s) => valueOf(s, 'lies') !== null && !isStale(s, 'lies'));
   const words = `${level}, ${formatTemp(temp, units)}, ${clockText(atMs, beat.plan.timeZone)}`;
   return (
     <section>
@@ -146,19 +152,19 @@ export function ScrubPanel() {
           step={0.5}
           value={temp}
           aria-valuetext={formatTemp(temp, units)}
-          onChange={(e) => actions.tryTemp(Number(e.target.value))}
+          onChange={(e) => reader.tryTemp(Number(e.target.value))}
         />
       </label>
       <div className="row">
         {tried !== null && (
-          <Do onClick={() => actions.tryTemp(null)}>
+          <Do onClick={() => reader.tryTemp(null)}>
             Back to {formatTemp(read ?? ASSUMED_TEMP_C, units)}
           </Do>
         )}
         {!kept && ready && (
-          <Do onClick={() => actions.keepDay(words)}>Lay this day by, to compare</Do>
+          <Do onClick={() => reader.keepDay(words)}>Lay this day by, to compare</Do>
         )}
-        {kept && <Do onClick={() => actions.keepDay(null)}>Take the other day away</Do>}
+        {kept && <Do onClick={() => reader.keepDay(null)}>Take the other day away</Do>}
       </div>
       {kept && <TwoDays then={kept.words} now={words} />}
     </section>

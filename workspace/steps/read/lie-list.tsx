@@ -3,10 +3,12 @@
 import { formatDepth, formatFishLength } from '../../../core/units/index';
 import type { Lie } from '../../../core/lies/index';
 import { Behind } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { useDepthPattern, useFishedToday } from './depth-pattern';
 import { KIND_GROUPS, passes, type LieFilter } from '../../state/lie-filter';
 import { lieName } from '../../../words/words';
+import { createReadActions } from './read-actions';
+import { createPlanActions } from '../../plan-actions';
 
 const ORDERS: Record<LieFilter['order'], (a: Lie, b: Lie) => number> = {
   'up-current': (a, b) => a.xM - b.xM,
@@ -34,7 +36,8 @@ const GROUP_WORDS: Record<LieFilter['kinds'], string> = {
 
 /** The lies as a list: sorted by any column, filtered as the plan is. */
 export function LieList({ lies }: { lies: readonly Lie[] }) {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
+  const reader = useActions(createReadActions);
   const shown = usePart((s) => s.shown);
   const chosen = usePart((s) => s.lieId);
   const units = usePart((s) => s.settings.units);
@@ -49,7 +52,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
             Kind{' '}
             <select
               value={shown.kinds}
-              onChange={(e) => actions.showLies({ kinds: e.target.value as LieFilter['kinds'] })}
+              onChange={(e) => reader.showLies({ kinds: e.target.value as LieFilter['kinds'] })}
             >
               {(['all', ...Object.keys(KIND_GROUPS)] as LieFilter['kinds'][]).map((k) => (
                 <option key={k} value={k}>
@@ -62,7 +65,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
             Rating{' '}
             <select
               value={shown.leastRating}
-              onChange={(e) => actions.showLies({ leastRating: Number(e.target.value) })}
+              onChange={(e) => reader.showLies({ leastRating: Number(e.target.value) })}
             >
               {[0, 30, 45, 60, 75].map((r) => (
                 <option key={r} value={r}>
@@ -76,7 +79,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
             <select
               aria-label="Keeps a fish of"
               value={shown.leastCm}
-              onChange={(e) => actions.showLies({ leastCm: Number(e.target.value) })}
+              onChange={(e) => reader.showLies({ leastCm: Number(e.target.value) })}
             >
               {[0, 25, 30, 35, 40, 45].map((cm) => (
                 <option key={cm} value={cm}>
@@ -94,7 +97,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
             <tr>
               {COLUMNS.map(([order, word]) => (
                 <th key={order} aria-sort={shown.order === order ? 'descending' : 'none'}>
-                  <button type="button" onClick={() => actions.showLies({ order })}>
+                  <button type="button" onClick={() => reader.showLies({ order })}>
                     {word}
                     {shown.order === order && ' ↓'}
                   </button>
@@ -112,13 +115,13 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                   <button
                     type="button"
                     aria-pressed={l.id === chosen}
-                    onClick={() => actions.chooseLie(l)}
+                    onClick={() => acting.chooseLie(l)}
                   >
                     {lieName(l.kind)}
                     {fished(l) && <span className="fits"> fished today</span>}
                     {!fished(l) &&
                       pattern?.kind === 'pattern' &&
-                      pattern.fits(l.depthM, l.paceMps) >= FITS_FROM && (
+                      pattern.fits(l.depthM, l.meanSpeedMps) >= FITS_FROM && (
                         <span className="fits"> fits today</span>
                       )}
                   </button>
@@ -133,7 +136,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
       <button
         type="button"
         className="plain"
-        onClick={() => actions.showLies({ order: 'up-current' })}
+        onClick={() => reader.showLies({ order: 'up-current' })}
         aria-pressed={shown.order === 'up-current'}
       >
         In working order, up-current

@@ -10,20 +10,26 @@ import {
   type UnitSystem,
 } from '../../../core/units/index';
 import { Behind, Do, Fact } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { LargePebble } from '../../../drawing/pebble';
 import { SOURCES } from '../../../words/sources';
-import { lieOf } from '../../state/state';
 import { inputText, lieName, lieWhy, whatIfText } from '../../../words/words';
+import { lieOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createTryActions } from '../../records/try-actions';
+import { createMarkActions } from '../../records/mark-actions';
+import { createPlanActions } from '../../plan-actions';
 
 /** The chosen lie: its needs, its why, what would change it, what is worth measuring. */
 export function LiePanel() {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
+  const marking = useActions(createMarkActions);
+  const log = useActions(createTryActions);
   const lie = usePart(lieOf)!;
-  const lies = usePart((s) => s.lies)!;
+  const lies = usePart((s) => valueOf(s, 'lies'))!;
   const units = usePart((s) => s.settings.units);
   const lengthCm = usePart((s) => s.settings.fishLengthCm);
-  const stale = usePart((s) => s.liesStale);
+  const stale = usePart((s) => isStale(s, 'lies'));
   const rank = lies.lies.findIndex((l) => l.id === lie.id) + 1;
   const why = lieWhy(lie.why, units);
   return (
@@ -46,11 +52,11 @@ export function LiePanel() {
         </Fact>
       </dl>
       <div className="row">
-        <Do voice="solid" onClick={() => actions.go('cast')}>
+        <Do voice="solid" onClick={() => acting.go('cast')}>
           Plan a cast to it
         </Do>
-        <Do onClick={() => actions.placeMark(lie)}>Mark a fish here</Do>
-        <Do onClick={() => actions.drewBlank()}>It drew blank</Do>
+        <Do onClick={() => marking.placeMark(lie)}>Mark a fish here</Do>
+        <Do onClick={() => log.drewBlank()}>It drew blank</Do>
       </div>
       <Study rating={lie.rating} />
       <Behind title="Show all inputs">
@@ -80,7 +86,10 @@ function valueText(r: Reason, units: UnitSystem): string {
 const WORTH_SAYING = 2;
 
 function Study({ rating }: { rating: number }) {
-  const study = usePart((s) => (s.studyOf === s.lieId ? s.study : null));
+  const study = usePart((s) => {
+    const known = valueOf(s, 'study');
+    return known?.lieId === s.lieId ? known : null;
+  });
   const units = usePart((s) => s.settings.units);
   if (!study) return <p className="working">Asking what would change it.</p>;
   const changes = study.changes.filter((c) => Math.abs(c.rating - rating) >= WORTH_SAYING);

@@ -3,15 +3,17 @@
 import { useMemo } from 'react';
 import type { DayChange } from '../../../core/lies/index';
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { useDayChanges } from './day-changes';
 import { declutter } from '../../../drawing/declutter';
 import { fishLengthPx, smoothPath, pebbleRadius } from '../../../drawing/shapes';
 import { passes } from '../../state/lie-filter';
-import { lieOf, markOf } from '../../state/state';
 import { lieName, methodName } from '../../../words/words';
 import { Hollow } from '../../../drawing/hollow';
 import { Pebble } from '../../../drawing/pebble';
+import { lieOf, markOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createPlanActions } from '../../plan-actions';
 
 /** Below this scale only the best lies and the chosen one wear grains. */
 const GRAINS_FROM_PX_PER_M = 30;
@@ -25,10 +27,10 @@ const TIE_FROM_PX = 6;
 const WITH_GRAINS = 1.45;
 
 export function LiesLayer({ camera }: { camera: Camera }) {
-  const { actions } = useWorkspace();
-  const lies = usePart((s) => s.lies);
+  const acting = useActions(createPlanActions);
+  const lies = usePart((s) => valueOf(s, 'lies'));
   const shown = usePart((s) => s.shown);
-  const stale = usePart((s) => s.liesStale);
+  const stale = usePart((s) => isStale(s, 'lies'));
   const chosen = usePart(lieOf);
   const mark = usePart(markOf);
   const step = usePart((s) => s.step);
@@ -90,7 +92,7 @@ export function LiesLayer({ camera }: { camera: Camera }) {
               className="lie"
               onClick={(e) => {
                 e.stopPropagation();
-                actions.chooseLie(lie);
+                acting.chooseLie(lie);
               }}
             >
               <title>{`${lieName(lie.kind)}, rating ${lie.rating}`}</title>
@@ -141,7 +143,7 @@ const changeText = (c: DayChange) =>
 
 /** Places that only the other method would fish. */
 function Partings({ camera }: { camera: Camera }) {
-  const difference = usePart((s) => s.difference);
+  const difference = usePart((s) => valueOf(s, 'difference'));
   const own = usePart((s) => s.settings.methods.holding);
   return (
     <g aria-hidden="true">

@@ -31,8 +31,8 @@ function PatternWords({ pattern, units }: { pattern: DepthPattern; units: UnitSy
   return (
     <p>
       {counted}. Depth {band(pattern.depthM, (v) => formatDepth(v, units))}; pace{' '}
-      {band(pattern.paceMps, (v) => formatSpeed(v, units))}, the mean of the water. Lies in the list
-      that fit say so.
+      {band(pattern.meanSpeedMps, (v) => formatSpeed(v, units))}, the mean of the water. Lies in the
+      list that fit say so.
     </p>
   );
 }

@@ -2,16 +2,17 @@
 
 import { formatDepth, paceWord } from '../../../core/units/index';
 import { pageDeg, pageX, pageY, type Camera } from '../../../drawing/camera';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { useDrag } from '../../../drawing/use-drag';
+import { createReadActions } from './read-actions';
 
 /** The probe: follows the pointer in Read, or the arrow keys once it has the focus. */
 export function ProbeLayer({ camera }: { camera: Camera }) {
-  const { actions } = useWorkspace();
+  const reader = useActions(createReadActions);
   const place = usePart((s) => s.probeAt);
   const probe = usePart((s) => s.probe);
   const units = usePart((s) => s.settings.units);
-  const drag = useDrag(camera, place ?? { xM: 0, yM: 0 }, (to) => actions.probeAt(to));
+  const drag = useDrag(camera, place ?? { xM: 0, yM: 0 }, (to) => reader.probeAt(to));
   if (!place) return null;
   const [x, y] = [pageX(camera, place.xM), pageY(camera, place.yM)];
   return (
@@ -19,10 +20,13 @@ export function ProbeLayer({ camera }: { camera: Camera }) {
       {probe && (
         <g transform={`translate(${x} ${y})`} aria-hidden="true">
           <g transform={`rotate(${pageDeg(probe.towardRad)})`}>
-            <path d={`M8,0H${8 + 26 * Math.min(1.2, probe.paceMps)}`} className="probe-arrow" />
+            <path
+              d={`M8,0H${8 + 26 * Math.min(1.2, probe.surfaceSpeedMps)}`}
+              className="probe-arrow"
+            />
           </g>
           <text x={12} y={-10} className="furniture strong cased">
-            {formatDepth(probe.depthM, units)}, {paceWord(probe.paceMps)}
+            {formatDepth(probe.depthM, units)}, {paceWord(probe.surfaceSpeedMps)}
           </text>
         </g>
       )}
@@ -37,7 +41,7 @@ export function ProbeLayer({ camera }: { camera: Camera }) {
         role="button"
         aria-label={
           probe
-            ? `Probe: ${formatDepth(probe.depthM, units)}, ${paceWord(probe.paceMps)}${probe.piece ? `, ${probe.piece}` : ''}. Arrow keys move it.`
+            ? `Probe: ${formatDepth(probe.depthM, units)}, ${paceWord(probe.surfaceSpeedMps)}${probe.piece ? `, ${probe.piece}` : ''}. Arrow keys move it.`
             : 'Probe: dry ground. Arrow keys move it.'
         }
       />

@@ -10,16 +10,19 @@ import {
 import { Behind, Choice, Do } from '../../../ui/parts';
 import { DEPTH_RAMP, PACE_RAMP } from '../../../ui/tokens';
 import { rampColour } from '../../../ui/colour';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { useThemeName } from '../../../drawing/use-theme-name';
-import { lieOf, tempOf } from '../../state/state';
 import { lieName, NOTHING_WORDS, SPECIES_NAMES } from '../../../words/words';
 import { FishPanel, ScrubPanel } from './fish-panel';
 import { LiePanel } from './lie-panel';
 import { PatternPanel } from './pattern-panel';
 import { CalibrationPanel, LevelPanel, OverSwitches, ProbePanel } from './water-panel';
+import { lieOf, tempOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createReadActions } from './read-actions';
+import { createPlanActions } from '../../plan-actions';
 
-export function ReadInspector() {
+export function ReadPanel() {
   const lie = usePart(lieOf);
   return (
     <>
@@ -36,13 +39,13 @@ export function ReadInspector() {
 }
 
 function ReadIntro() {
-  const { actions } = useWorkspace();
-  const lies = usePart((s) => s.lies);
+  const acting = useActions(createPlanActions);
+  const lies = usePart((s) => valueOf(s, 'lies'));
   const units = usePart((s) => s.settings.units);
   const temp = usePart(tempOf);
   const typed = usePart((s) => s.settings.waterTempC !== null || s.triedTempC !== null);
   const fish = usePart((s) => s.settings);
-  const stale = usePart((s) => s.liesStale);
+  const stale = usePart((s) => isStale(s, 'lies'));
   const best = lies?.lies[0];
   return (
     <section>
@@ -66,7 +69,7 @@ function ReadIntro() {
         </p>
       )}
       {best && (
-        <Do voice="solid" disabled={stale} onClick={() => actions.chooseLie(best)}>
+        <Do voice="solid" disabled={stale} onClick={() => acting.chooseLie(best)}>
           Show the best lie
         </Do>
       )}
@@ -75,7 +78,7 @@ function ReadIntro() {
 }
 
 function WaterKey() {
-  const { actions } = useWorkspace();
+  const reader = useActions(createReadActions);
   const layer = usePart((s) => s.layer);
   const units = usePart((s) => s.settings.units);
   const flow = usePart((s) => s.flow);
@@ -90,7 +93,7 @@ function WaterKey() {
           ['depth', 'Depth'],
           ['pace', 'Pace'],
         ]}
-        onChange={actions.setLayer}
+        onChange={reader.setLayer}
       />
       <OverSwitches />
       <div className="ramp" aria-hidden="true">

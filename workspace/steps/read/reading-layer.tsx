@@ -8,7 +8,7 @@ import { misfits, type FlowField, type Piece, type WaterReading } from '../../..
 import { formatDepth, paceWord, type UnitSystem } from '../../../core/units/index';
 import { pageX, pageY, worldX, worldY, type Camera } from '../../../drawing/camera';
 import { linePath } from '../../../drawing/shapes';
-import type { Overlay } from '../../state/state';
+import type { Overlay } from '../../state/slices';
 
 /** A piece smaller than this is drawn, but not named, m2. */
 const NAMED_M2 = 3;
@@ -93,7 +93,7 @@ function Pieces({
             {piece.kind}
           </text>
           <text x={x} y={y + 15} textAnchor="middle" className="furniture cased">
-            {formatDepth(piece.meanDepthM, units)}, {paceWord(piece.paceMps)}
+            {formatDepth(piece.meanDepthM, units)}, {paceWord(piece.surfaceSpeedMps)}
           </text>
         </g>
       ))}

@@ -17,9 +17,11 @@ import {
   type UnitSystem,
 } from '../../../core/units/index';
 import { Behind, Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
-import { OVERLAYS, type Overlay } from '../../state/state';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { paceText } from '../../../words/words';
+import { type Overlay, OVERLAYS } from '../../state/slices';
+import { valueOf } from '../../state/answer';
+import { createReadActions } from './read-actions';
 
 const OVERLAY_WORDS: Record<Overlay, string> = {
   pieces: 'Pieces',
@@ -31,7 +33,7 @@ const OVERLAY_WORDS: Record<Overlay, string> = {
 
 /** What is drawn over the water, one switch each. */
 export function OverSwitches() {
-  const { actions } = useWorkspace();
+  const reader = useActions(createReadActions);
   const over = usePart((s) => s.over);
   return (
     <div className="switches" role="group" aria-label="Over the water">
@@ -40,7 +42,7 @@ export function OverSwitches() {
           <input
             type="checkbox"
             checked={over[o]}
-            onChange={(e) => actions.showOver(o, e.target.checked)}
+            onChange={(e) => reader.showOver(o, e.target.checked)}
           />{' '}
           {OVERLAY_WORDS[o]}
         </label>
@@ -51,7 +53,7 @@ export function OverSwitches() {
 
 /** What the water is under the pointer, or under the probe that the arrow keys move. */
 export function ProbePanel() {
-  const { actions } = useWorkspace();
+  const reader = useActions(createReadActions);
   const placed = usePart((s) => s.probeAt !== null);
   const probe = usePart((s) => s.probe);
   const flow = usePart((s) => s.flow);
@@ -59,7 +61,7 @@ export function ProbePanel() {
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const putDown = () => {
     const line = thalweg(flow!);
-    actions.probeAt(line[line.length >> 1]!);
+    reader.probeAt(line[line.length >> 1]!);
     requestAnimationFrame(() => document.querySelector<SVGElement>('.handle.probe')?.focus());
   };
   return (
@@ -70,7 +72,7 @@ export function ProbePanel() {
             {formatDepth(probe.depthM, units)}, {depthWord(probe.depthM, heightM)} deep
             {probe.piece && `, ${probe.piece}`}
           </strong>
-          . {capital(paceText(probe.paceMps, units))}
+          . {capital(paceText(probe.surfaceSpeedMps, units))}
           {probe.turnedBack && ', turned back up the valley'}. Froude {probe.froude.toFixed(2)}.
         </>
       ) : (
@@ -91,11 +93,12 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** How the level is known, whether the flow is calibrated, and what to compare it with. */
 export function LevelPanel() {
-  const { beat, actions } = useWorkspace();
+  const { beat } = useWorkspace();
+  const reader = useActions(createReadActions);
   const level = usePart((s) => s.level);
   const compare = usePart((s) => s.compareLevel);
-  const reading = usePart((s) => s.reading);
-  const other = usePart((s) => s.otherReading);
+  const reading = usePart((s) => valueOf(s, 'reading'));
+  const other = usePart((s) => valueOf(s, 'otherReading'));
   const units = usePart((s) => s.settings.units);
   const known = beat.plan.levels.find((l) => l.name === level)!;
   return (
@@ -109,7 +112,7 @@ export function LevelPanel() {
           id="compare"
           className="pick"
           value={compare ?? ''}
-          onChange={(e) => actions.compareWith((e.target.value || null) as typeof compare)}
+          onChange={(e) => reader.compareWith((e.target.value || null) as typeof compare)}
         >
           <option value="">nothing</option>
           {beat.plan.levels
@@ -188,7 +191,8 @@ function Changes({
 
 /** Measured against solved, place by place; and the fit of roughness and discharge to it. */
 export function CalibrationPanel() {
-  const { beat, actions, engine } = useWorkspace();
+  const { beat, engine } = useWorkspace();
+  const reader = useActions(createReadActions);
   const flow = usePart((s) => s.flow);
   const level = usePart((s) => s.level);
   const sharp = usePart((s) => s.sharp);
@@ -206,15 +210,13 @@ export function CalibrationPanel() {
   if (!flow) return null;
   const fit = async () => {
     setProgress(0);
-    const fitted = await engine()
-      ?.calibrate(setProgress)
-      .catch((e: unknown) => setProblem(String(e)));
+    const fitted = await engine.calibrate(setProgress).catch((e: unknown) => setProblem(String(e)));
     setProgress(null);
     if (fitted) setResult(fitted);
   };
   const keep = async () => {
     if (!result?.ok) return;
-    const said = await actions.keepCalibration(result.calibration, result.dischargeM3s);
+    const said = await reader.keepCalibration(result.calibration, result.dischargeM3s);
     setProblem(said);
     if (!said) window.location.reload();
   };
@@ -230,7 +232,7 @@ export function CalibrationPanel() {
           ` Solved depths differ from those taped by ${formatDepth(depthRmsM, units)} (root mean square).`}
       </p>
       {sharp === 'possible' && (
-        <Do onClick={() => engine()?.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Do>
+        <Do onClick={() => engine.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Do>
       )}
       {sharp === 'no' && (
         <p className="second">

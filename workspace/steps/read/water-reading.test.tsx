@@ -1,17 +1,17 @@
-import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { readBeat, type BeatPlan } from '../../../core/formats/index';
 import { readWater, type FlowField } from '../../../core/water/index';
 import { flowOf } from '../../../core/water/fixtures/flows';
 import { TANSY_GLIDE_FILE } from '../../../demo/data/tansy-glide';
-import type { Actions } from '../../actions';
-import { WorkspaceProvider } from '../../context';
+import { answered } from '../../fixtures/answered';
+import { stateWith } from '../../fixtures/state';
+import { showIn } from '../../fixtures/workspace';
 import type { Engine } from '../../engine/engine';
 import { CalibrationPanel, LevelPanel, OverSwitches, ProbePanel } from './water-panel';
 import { ReadingLayer } from './reading-layer';
-import { freshState, type BeatInput, type WorkspaceState } from '../../state/state';
-import { createStore } from '../../state/store';
+import type { WorkspaceState } from '../../state/state';
+import type { BeatInput } from '../../state/document';
 
 const plan = (readBeat(TANSY_GLIDE_FILE) as { plan: BeatPlan }).plan;
 const made = (pace: number, depth: number): FlowField =>
@@ -24,35 +24,12 @@ function show(
   engine: Partial<Engine> = {},
   of: BeatPlan = plan,
 ) {
-  const calls: [string, ...unknown[]][] = [];
-  const actions = new Proxy(
-    {},
-    {
-      get:
-        (_t, name) =>
-        (...args: unknown[]) => {
-          calls.push([String(name), ...args]);
-          return Promise.resolve('it was not taken');
-        },
-    },
-  ) as Actions;
-  const store = createStore({
-    ...freshState(),
-    level: 'Fair',
-    settings: { units: 'metric', anglerHeightM: 1.75 },
-    flow: fair,
-    reading: readWater(fair),
-    ...more,
-  } as unknown as WorkspaceState);
-  const beat = { id: 'b', streamName: 'Thrum', plan: of } as BeatInput;
-  render(
-    <ChakraProvider value={defaultSystem}>
-      <WorkspaceProvider value={{ beat, store, actions, engine: () => engine as Engine }}>
-        {element}
-      </WorkspaceProvider>
-    </ChakraProvider>,
-  );
-  return calls;
+  return showIn(
+    element,
+    stateWith({ flow: fair, ...answered({ reading: readWater(fair) }), ...more }),
+    { id: 'b', streamName: 'Thrum', plan: of } as BeatInput,
+    engine,
+  ).calls;
 }
 
 it('a switch for each thing over the water', async () => {
@@ -70,8 +47,8 @@ it('the probe speaks of depth, piece, pace and Froude number; else it says how t
     probeAt: { xM: 3, yM: 3 },
     probe: {
       depthM: 0.42,
-      paceMps: 0.55,
-      meanMps: 0.46,
+      surfaceSpeedMps: 0.55,
+      meanSpeedMps: 0.46,
       froude: 0.23,
       towardRad: 3,
       turnedBack: true,
@@ -90,7 +67,7 @@ it('says how the level is known, and lays another beside it in figures', async (
   const calls = show(<LevelPanel />, {
     compareLevel: 'Thin',
     other: thin,
-    otherReading: readWater(thin),
+    ...answered({ reading: readWater(fair), otherReading: readWater(thin) }),
   });
   expect(screen.getByText(/^Fair: 1\.52 m³\/s, fitted to 24 speeds/)).toBeInTheDocument();
   const row = within(screen.getByRole('row', { name: /^Mean depth/ }));

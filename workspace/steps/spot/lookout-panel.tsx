@@ -1,24 +1,27 @@
 'use client';
 
-import { convert, parseFigure } from '../../../core/units/index';
+import { atHour, civilHour, clockText, convert, parseFigure } from '../../../core/units/index';
 import { Behind, Choice, Do, FigureField } from '../../../ui/parts';
-import { atHour, civilHour, clockText } from '../../../core/units/civil-time';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { atClock, HOURS } from '../../state/hours';
 import { samePlace } from '../../state/same';
-import { targetOf } from '../../state/state';
 import { hindranceText, inHundred, inTen, lookoutLetter } from '../../../words/words';
-import { PostureChoice } from '../stalk/at-the-stand';
+import { PostureChoice } from '../../parts/posture-choice';
+import { targetOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createMarkActions } from '../../records/mark-actions';
+import { createPlanActions } from '../../plan-actions';
 
 /** A later hour must show this much more of the fish to be worth the wait. */
 const WORTH_WAITING = 0.15;
 
 /** Where to look from, and when; what stands in the way. */
 export function LookoutPanel() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const zone = beat.plan.timeZone;
-  const lookouts = usePart((s) => s.lookouts);
-  const stale = usePart((s) => s.lookoutsStale);
+  const lookouts = usePart((s) => valueOf(s, 'lookouts'));
+  const stale = usePart((s) => isStale(s, 'lookouts'));
   const target = usePart(targetOf);
   const viewer = usePart((s) => s.viewer);
   const atMs = usePart((s) => s.atMs);
@@ -47,7 +50,7 @@ export function LookoutPanel() {
                   type="button"
                   className="lookout-row"
                   aria-pressed={samePlace(viewer, l)}
-                  onClick={() => actions.moveViewer(l)}
+                  onClick={() => marking.moveViewer(l)}
                 >
                   <strong>{lookoutLetter(i)}</strong> now {inTen(atClock(l.mean, hour))}, best{' '}
                   {inTen(l.mean[l.bestHour]!)} at {clock(l.bestHour)}; seen yourself{' '}
@@ -93,9 +96,10 @@ function adviceText(
 
 /** The place the angler has put the viewer, in figures. */
 function ViewerWords() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const viewer = usePart((s) => s.viewer);
-  const glare = usePart((s) => s.glare);
+  const glare = usePart((s) => valueOf(s, 'glare'));
   const target = usePart(targetOf);
   const hour = usePart((s) => civilHour(s.atMs, beat.plan.timeZone));
   if (!viewer) return null;
@@ -120,13 +124,13 @@ function ViewerWords() {
           .
         </p>
       )}
-      <Do onClick={() => actions.moveViewer(null)}>Look from nowhere</Do>
+      <Do onClick={() => marking.moveViewer(null)}>Look from nowhere</Do>
     </>
   );
 }
 
 export function WeatherFields() {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
   const sky = usePart((s) => s.settings.sky);
   const windMps = usePart((s) => s.settings.windMps);
   const polarised = usePart((s) => s.settings.polarised);
@@ -141,7 +145,7 @@ export function WeatherFields() {
           ['broken', 'broken cloud'],
           ['overcast', 'grey'],
         ]}
-        onChange={(s) => actions.changeSettings({ sky: s })}
+        onChange={(s) => acting.changeSettings({ sky: s })}
       />
       <FigureField
         id="wind"
@@ -152,7 +156,7 @@ export function WeatherFields() {
           parseFigure(t, { what: 'Wind', unit: us ? 'mph' : 'm/s', min: 0, max: us ? 44 : 20 })
         }
         onKeep={(w) =>
-          actions.changeSettings({
+          acting.changeSettings({
             windMps: Math.round((100 * w) / (us ? convert.mpsToMph(1) : 1)) / 100,
           })
         }
@@ -164,7 +168,7 @@ export function WeatherFields() {
           ['polarised', 'polarised glasses'],
           ['none', 'none'],
         ]}
-        onChange={(g) => actions.changeSettings({ polarised: g === 'polarised' })}
+        onChange={(g) => acting.changeSettings({ polarised: g === 'polarised' })}
       />
     </>
   );

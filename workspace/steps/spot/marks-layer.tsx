@@ -2,11 +2,15 @@
 
 import { memo } from 'react';
 import { pageDeg, pageX, pageY, type Camera } from '../../../drawing/camera';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { FISH_ABOVE, FISH_HEAD, fishLengthPx, smoothPath } from '../../../drawing/shapes';
-import { targetOf, type Mark } from '../../state/state';
 import { useDrag } from '../../../drawing/use-drag';
 import type { RingPoint } from '../../../core/sight/index';
+import { targetOf } from '../../state/selectors';
+import type { Mark } from '../../../core/log/index';
+import { valueOf } from '../../state/answer';
+import { createMarkActions } from '../../records/mark-actions';
+import { createPlanActions } from '../../plan-actions';
 
 export function MarksLayer({ camera }: { camera: Camera }) {
   const marks = usePart((s) => s.marks);
@@ -37,9 +41,10 @@ function FishMark({
   chosen: boolean;
   camera: Camera;
 }) {
-  const { actions } = useWorkspace();
+  const acting = useActions(createPlanActions);
+  const marking = useActions(createMarkActions);
   const drag = useDrag(camera, mark, (place, dragging) =>
-    actions.changeMark(mark.id, place, !dragging),
+    marking.changeMark(mark.id, place, !dragging),
   );
   const x = pageX(camera, mark.xM);
   const y = pageY(camera, mark.yM);
@@ -59,7 +64,7 @@ function FishMark({
       aria-label={`Fish ${number}, ${mark.surety}. Arrow keys move it.`}
       onClick={(e) => {
         e.stopPropagation();
-        if (!chosen) actions.chooseMark(mark.id);
+        if (!chosen) acting.chooseMark(mark.id);
       }}
     >
       <circle className="handle-area" r="22" cx={-length / 2} />
@@ -107,11 +112,11 @@ const RING_WORD = { halfWidth: 150, top: 24, clear: 30 };
 
 /** Where the angler is seen: lashes point in from the side where they are; it opens behind the fish. */
 export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera }) {
-  const ring = usePart((s) => s.ring);
+  const ring = usePart((s) => valueOf(s, 'ring'));
   const target = usePart(targetOf);
   const posture = usePart((s) => s.posture);
   const step = usePart((s) => s.step);
-  const lookouts = usePart((s) => s.lookouts);
+  const lookouts = usePart((s) => valueOf(s, 'lookouts'));
   if (!ring || !target || step === 'read' || step === 'log') return null;
   const cx = pageX(camera, target.xM);
   const cy = pageY(camera, target.yM);

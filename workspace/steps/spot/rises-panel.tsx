@@ -1,25 +1,18 @@
 'use client';
 
 import { useMemo } from 'react';
-import {
-  overFishS,
-  readRises,
-  riseChances,
-  timedCast,
-  trueLie,
-  windowRadiusM,
-  type Riser,
-} from '../../../core/sight/index';
-import { sampleFlow } from '../../../core/water/index';
+import { readRises, trueLie, type Riser } from '../../../core/sight/index';
 import { formatLength } from '../../../core/units/index';
 import { Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
-import { markOf } from '../../state/state';
+import { useActions, usePart } from '../../context';
 import { inHundred } from '../../../words/words';
+import { markOf } from '../../state/selectors';
+import { RiseTiming } from '../../parts/rise-timing';
+import { createMarkActions } from '../../records/mark-actions';
 
 /** Rings tapped as they show: rhythm, how many fish, where each really lies, whether to wait. */
 export function RisesPanel() {
-  const { actions } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const rises = usePart((s) => s.rises);
   const tapping = usePart((s) => s.tapping);
   const mark = usePart(markOf);
@@ -43,17 +36,17 @@ export function RisesPanel() {
         </p>
       )}
       <div className="row">
-        <Do voice={tapping ? 'line' : 'solid'} onClick={() => actions.setTapping(!tapping)}>
+        <Do voice={tapping ? 'line' : 'solid'} onClick={() => marking.setTapping(!tapping)}>
           {tapping ? 'That will do' : rises.length === 0 ? 'Tap rises' : 'Tap more'}
         </Do>
         {(last ?? mark) && (
-          <Do onClick={() => actions.tapRise(last ?? mark!)}>
+          <Do onClick={() => marking.tapRise(last ?? mark!)}>
             {last ? 'It rose there again' : 'It rose where it is marked'}
           </Do>
         )}
-        {last && <Do onClick={() => actions.takeRisesBack([last.id])}>Take the last back</Do>}
+        {last && <Do onClick={() => marking.removeRises([last.id])}>Take the last back</Do>}
         {rises.length > 1 && (
-          <Do onClick={() => actions.takeRisesBack(rises.map((r) => r.id))}>Begin anew</Do>
+          <Do onClick={() => marking.removeRises(rises.map((r) => r.id))}>Begin anew</Do>
         )}
       </div>
       {reading.backwards.length > 0 && (
@@ -77,7 +70,7 @@ export function RisesPanel() {
 }
 
 function RiserWords({ riser, name }: { riser: Riser; name: string }) {
-  const { actions } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const flow = usePart((s) => s.flow);
   const units = usePart((s) => s.settings.units);
   if (!flow) return null;
@@ -106,55 +99,11 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
         <p>The ring is on dry ground or in film: no lie is worked out.</p>
       )}
       {lie && (
-        <Do onClick={() => actions.placeMark(lie.place, { behaviour: 'rising', surety: 'likely' })}>
+        <Do onClick={() => marking.placeMark(lie.place, { behaviour: 'rising', surety: 'likely' })}>
           Mark it where it lies
         </Do>
       )}
       <RiseTiming riser={riser} />
     </div>
-  );
-}
-
-/** How often covers meet a rise, by how many a minute, and what timing one makes of it. */
-export function RiseTiming({ riser }: { riser: Riser }) {
-  const flow = usePart((s) => s.flow);
-  if (!flow) return null;
-  const lie = trueLie(flow, riser.place);
-  const sample = sampleFlow(flow, riser.place.xM, riser.place.yM, { depthM: 0, u: 0, v: 0 });
-  // On dry ground no fly drifts: no chance is reckoned.
-  const overS = lie && overFishS(lie.surfaceMps, windowRadiusM(0.5 * sample.depthM));
-  const chances = overS === null ? [] : riseChances(overS);
-  const timed = overS === null ? null : timedCast(riser, overS);
-  return (
-    <>
-      {chances.length > 0 && (
-        <table className="chances">
-          <caption>The next rise finds your fly there</caption>
-          <tbody>
-            <tr>
-              {chances.map((c) => (
-                <th key={c.coversPerMin} scope="col">
-                  {c.coversPerMin} a min
-                </th>
-              ))}
-              {timed && <th scope="col">one, timed</th>}
-            </tr>
-            <tr>
-              {chances.map((c) => (
-                <td key={c.coversPerMin}>{inHundred(c.unwatched)}</td>
-              ))}
-              {timed && <td>{inHundred(timed.chance)}</td>}
-            </tr>
-          </tbody>
-        </table>
-      )}
-      {timed && (
-        <p>
-          {timed.wait
-            ? `Wait for one more rise: a timed cast then meets it ${inHundred(timed.afterOneMore)}.`
-            : 'No need to watch another: its rhythm is known well enough.'}
-        </p>
-      )}
-    </>
   );
 }

@@ -2,10 +2,11 @@
 
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { usePart } from '../../context';
+import { valueOf } from '../../state/answer';
 
 /** Shade of banks, rocks, bushes and trees on the water at this hour: hatch is shade only. */
 export function ShadeLayer({ camera }: { camera: Camera }) {
-  const shade = usePart((s) => s.shadeOutlines);
+  const shade = usePart((s) => valueOf(s, 'shade'));
   if (!shade || shade.length === 0) return null;
   const d = shade
     .map(

@@ -3,15 +3,17 @@
 import { useMemo } from 'react';
 import { readRises, trueLie } from '../../../core/sight/index';
 import { pageDeg, pageX, pageY, type Camera } from '../../../drawing/camera';
-import { atHour, clockText } from '../../../core/units/civil-time';
-import { usePart, useWorkspace } from '../../context';
+import { atHour, clockText } from '../../../core/units/index';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { POSTURE_MARK } from '../../../drawing/shapes';
 import { HOURS } from '../../state/hours';
 import { lookoutLetter } from '../../../words/words';
 import { samePlace } from '../../state/same';
-import { targetOf } from '../../state/state';
 import { useDrag } from '../../../drawing/use-drag';
 import { FishShape } from './marks-layer';
+import { targetOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createMarkActions } from '../../records/mark-actions';
 
 /** Where to look from, the angler looking, and the rings that were tapped. */
 export function SpotLayer({ camera, ...size }: { camera: Camera; width: number; height: number }) {
@@ -31,9 +33,10 @@ const WIDE_PX = 500;
 const EDGE_PX = { side: 34, top: 24, bottom: 72 };
 
 function Lookouts({ camera, width, height }: { camera: Camera; width: number; height: number }) {
-  const { actions, beat } = useWorkspace();
-  const lookouts = usePart((s) => s.lookouts);
-  const stale = usePart((s) => s.lookoutsStale);
+  const { beat } = useWorkspace();
+  const marking = useActions(createMarkActions);
+  const lookouts = usePart((s) => valueOf(s, 'lookouts'));
+  const stale = usePart((s) => isStale(s, 'lookouts'));
   const viewer = usePart((s) => s.viewer);
   const atMs = usePart((s) => s.atMs);
   if (!lookouts) return null;
@@ -54,7 +57,7 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
             className="lookout"
             onClick={(e) => {
               e.stopPropagation();
-              actions.moveViewer(l);
+              marking.moveViewer(l);
             }}
           >
             <title>{`Look from ${lookoutLetter(i)}`}</title>
@@ -85,10 +88,10 @@ const EYE = 'M-13,0 Q0,-11 13,0 Q0,11 -13,0Z';
 
 /** The angler looking: dragged, and the line of sight to the fish. */
 function Viewer({ camera, viewer }: { camera: Camera; viewer: { xM: number; yM: number } }) {
-  const { actions } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const posture = usePart((s) => s.posture);
   const target = usePart(targetOf);
-  const drag = useDrag(camera, viewer, (place, dragging) => actions.moveViewer(place, dragging));
+  const drag = useDrag(camera, viewer, (place, dragging) => marking.moveViewer(place, dragging));
   const x = pageX(camera, viewer.xM);
   const y = pageY(camera, viewer.yM);
   const mark = POSTURE_MARK[posture];

@@ -2,28 +2,38 @@
 
 import { useEffect, useRef, useState } from 'react';
 import {
+  clockText,
+  convert,
+  fishLengthUnit,
   formatDepth,
   formatFishLength,
   formatLength,
-  fishLengthUnit,
   lengthUnit,
   parseFigure,
   parseFishLengthCm,
   parseLengthM,
-  convert,
 } from '../../../core/units/index';
-import { rayToFish, POSTURE, POSTURES, windowRadiusM, type Posture } from '../../../core/sight/index';
+import {
+  rayToFish,
+  POSTURE,
+  POSTURES,
+  windowRadiusM,
+  type Posture,
+} from '../../../core/sight/index';
 import { Behind, Choice, Do, Fact, FigureField } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { wrapAngle } from '../../../core/grid/index';
-import { clockText } from '../../../core/units/civil-time';
-import { BEHAVIOURS, markOf, numberOfMark, type Mark } from '../../state/state';
 import { BEHAVIOUR_WORDS } from '../../../words/words';
 import { LookoutPanel } from './lookout-panel';
 import { RisesPanel } from './rises-panel';
 import { WindowPanel } from './window-panel';
+import { BEHAVIOURS, type Mark } from '../../../core/log/index';
+import { markOf, numberOfMark } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
+import { createMarkActions } from '../../records/mark-actions';
+import { createPlanActions } from '../../plan-actions';
 
-export function SpotInspector() {
+export function SpotPanel() {
   const mark = usePart(markOf);
   return (
     <>
@@ -35,10 +45,10 @@ export function SpotInspector() {
 }
 
 function SpotIntro() {
-  const { actions } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const placing = usePart((s) => s.placing);
   const count = usePart((s) => s.marks.length);
-  const lie = usePart((s) => s.lies?.lies.find((l) => l.id === s.lieId) ?? null);
+  const lie = usePart((s) => valueOf(s, 'lies')?.lies.find((l) => l.id === s.lieId) ?? null);
   return (
     <section>
       <h2>See the fish first</h2>
@@ -52,14 +62,14 @@ function SpotIntro() {
           <p role="status">
             <strong>Touch the water where its nose is.</strong>
           </p>
-          <Do onClick={() => actions.setPlacing(false)}>Leave it</Do>
+          <Do onClick={() => marking.setPlacing(false)}>Leave it</Do>
         </>
       ) : (
         <div className="row">
-          <Do voice="solid" onClick={() => actions.setPlacing(true)}>
+          <Do voice="solid" onClick={() => marking.setPlacing(true)}>
             Mark a fish
           </Do>
-          {lie && <Do onClick={() => actions.placeMark(lie)}>Mark one in the chosen lie</Do>}
+          {lie && <Do onClick={() => marking.placeMark(lie)}>Mark one in the chosen lie</Do>}
         </div>
       )}
       <ByBearing />
@@ -68,15 +78,17 @@ function SpotIntro() {
 }
 
 function MarkDetail({ mark }: { mark: Mark }) {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const acting = useActions(createPlanActions);
+  const marking = useActions(createMarkActions);
   const units = usePart((s) => s.settings.units);
   const posture = usePart((s) => s.posture);
   const heightM = usePart((s) => s.settings.anglerHeightM);
-  const ring = usePart((s) => s.ring);
+  const ring = usePart((s) => valueOf(s, 'ring'));
   const number = usePart((s) => numberOfMark(s, mark.id));
   const zone = beat.plan.timeZone;
   const turn = (deg: number) =>
-    actions.changeMark(
+    marking.changeMark(
       mark.id,
       { headingRad: wrapAngle(mark.headingRad - (deg * Math.PI) / 180) },
       true,
@@ -107,7 +119,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
         label="What it does"
         value={mark.behaviour}
         options={BEHAVIOURS.map((b) => [b, BEHAVIOUR_WORDS[b]] as const)}
-        onChange={(behaviour) => actions.seenAgain(mark.id, { behaviour })}
+        onChange={(behaviour) => marking.seenAgain(mark.id, { behaviour })}
       />
       <Choice
         label="How sure"
@@ -117,7 +129,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
           ['likely', 'Likely'],
           ['maybe', 'Maybe'],
         ]}
-        onChange={(surety) => actions.changeMark(mark.id, { surety }, true)}
+        onChange={(surety) => marking.changeMark(mark.id, { surety }, true)}
       />
       <div className="fields">
         <FigureField
@@ -127,7 +139,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
           value={plain(mark.fishDepthM)}
           parse={(t) => parseLengthM(t, units, { what: 'Depth of the fish', min: 0.02, max: 4 })}
           onKeep={(fishDepthM) =>
-            actions.changeMark(mark.id, { fishDepthM: Math.round(fishDepthM * 1000) / 1000 }, true)
+            marking.changeMark(mark.id, { fishDepthM: Math.round(fishDepthM * 1000) / 1000 }, true)
           }
         />
         <FigureField
@@ -137,7 +149,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
           value={formatFishLength(mark.totalLengthCm, units).replace(/[^\d.]/g, '')}
           parse={(t) => parseFishLengthCm(t, units)}
           onKeep={(totalLengthCm) =>
-            actions.changeMark(
+            marking.changeMark(
               mark.id,
               { totalLengthCm: Math.round(totalLengthCm * 10) / 10 },
               true,
@@ -146,7 +158,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
         />
       </div>
       <div className="row">
-        <Do onClick={() => actions.seenAgain(mark.id)}>Seen again</Do>
+        <Do onClick={() => marking.seenAgain(mark.id)}>Seen again</Do>
         <Do onClick={() => turn(-15)}>Turn it left</Do>
         <Do onClick={() => turn(15)}>Turn it right</Do>
       </div>
@@ -187,13 +199,13 @@ function MarkDetail({ mark }: { mark: Mark }) {
         </p>
       </Behind>
       <div className="row">
-        <Do voice="solid" onClick={() => actions.go('cast')}>
+        <Do voice="solid" onClick={() => acting.go('cast')}>
           Plan the cast
         </Do>
-        <Do onClick={() => actions.setPlacing(!placing)}>
+        <Do onClick={() => marking.setPlacing(!placing)}>
           {placing ? 'Leave it' : 'Mark another'}
         </Do>
-        <Do onClick={() => actions.strikeMark(mark.id)}>Take the mark out</Do>
+        <Do onClick={() => marking.removeMark(mark.id)}>Take the mark out</Do>
       </div>
       <p className="second">
         Nose {formatDepth(mark.fishDepthM, units)} down. Drag it on the plan, or move it with the
@@ -205,7 +217,8 @@ function MarkDetail({ mark }: { mark: Mark }) {
 
 /** Note, photograph, and where it had been before. */
 function MarkMemory({ mark }: { mark: Mark }) {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const units = usePart((s) => s.settings.units);
   const [problem, setProblem] = useState<string | null>(null);
   return (
@@ -218,7 +231,7 @@ function MarkMemory({ mark }: { mark: Mark }) {
           rows={2}
           onBlur={(e) =>
             e.target.value !== mark.note &&
-            actions.changeMark(mark.id, { note: e.target.value }, true)
+            marking.changeMark(mark.id, { note: e.target.value }, true)
           }
         />
       </label>
@@ -234,7 +247,7 @@ function MarkMemory({ mark }: { mark: Mark }) {
           accept="image/*"
           onChange={async (e) => {
             const file = e.target.files?.[0];
-            if (file) setProblem(await actions.keepPhoto(mark.id, file));
+            if (file) setProblem(await marking.keepPhoto(mark.id, file));
           }}
         />
       </label>
@@ -267,7 +280,8 @@ const STEP_PER_HEIGHT = 0.43;
 
 /** A fish told by its bearing and paces from where the angler looks. */
 function ByBearing() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const marking = useActions(createMarkActions);
   const viewer = usePart((s) => s.viewer ?? s.stand);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const [bearing, setBearing] = useState('');
@@ -281,7 +295,7 @@ function ByBearing() {
     setProblem(null);
     const rad = ((beat.plan.bearingDeg - deg.value) * Math.PI) / 180;
     const m = steps.value * STEP_PER_HEIGHT * heightM;
-    actions.placeMark({
+    marking.placeMark({
       xM: viewer!.xM + m * Math.cos(rad),
       yM: viewer!.yM + m * Math.sin(rad),
     });

@@ -5,13 +5,16 @@ import type { BeatPlan } from '../../../core/formats/index';
 import type { Lookout, WindowView } from '../../../core/sight/index';
 import { flowOf } from '../../../core/water/fixtures/flows';
 import { HOURS } from '../../state/hours';
-import { type BeatInput, type KeptRise, type Mark, type WorkspaceState } from '../../state/state';
+import { type WorkspaceState } from '../../state/state';
+import { answered } from '../../fixtures/answered';
 import { showIn } from '../../fixtures/workspace';
 import { stateWith } from '../../fixtures/state';
 import { LookoutPanel } from './lookout-panel';
 import { RisesPanel } from './rises-panel';
-import { SpotInspector } from './spot-panel';
+import { SpotPanel } from './spot-panel';
 import { WindowPanel } from './window-panel';
+import type { BeatInput } from '../../state/document';
+import type { KeptRise, Mark } from '../../../core/log/index';
 
 const mark: Mark = {
   id: 'm1',
@@ -56,7 +59,10 @@ const morning = HOURS.map((h) => (h >= 13 && h < 17 ? 0.8 : 0.3));
 
 describe('where to look from', () => {
   it('says to wait for the sun, with the time, when a later hour shows much more', () => {
-    show(<LookoutPanel />, { lookouts: [lookout({ mean: morning })], markId: 'm1' });
+    show(<LookoutPanel />, {
+      ...answered({ lookouts: [lookout({ mean: morning })] }),
+      markId: 'm1',
+    });
     expect(
       screen.getByText(
         'Wait for the sun: from A, 8 in 10 glances show it at 13:00; now 3 in 10 glances.',
@@ -67,21 +73,22 @@ describe('where to look from', () => {
     );
   });
   it('says to look now when it is as good as it gets, or the best hour is past', async () => {
-    const { calls } = show(<LookoutPanel />, {
-      lookouts: [lookout({ mean: HOURS.map((h) => (h < 9 ? 0.9 : 0.5)) })],
-    });
+    const { calls } = show(
+      <LookoutPanel />,
+      answered({ lookouts: [lookout({ mean: HOURS.map((h) => (h < 9 ? 0.9 : 0.5)) })] }),
+    );
     expect(screen.getByText('Look now, from A: 5 in 10 glances show them.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: /^A now/ }));
     expect(calls[0]![0]).toBe('moveViewer');
   });
   it('says when nothing shows, and while it is still looking', () => {
-    show(<LookoutPanel />, { lookouts: [], markId: 'm1' });
+    show(<LookoutPanel />, { ...answered({ lookouts: [] }), markId: 'm1' });
     expect(screen.getByText(/No place on the banks shows it/)).toBeInTheDocument();
-    show(<LookoutPanel />, { lookouts: null });
+    show(<LookoutPanel />, answered({ lookouts: null }));
     expect(screen.getByText('Looking from every place on the banks.')).toBeInTheDocument();
   });
   it('weather is chosen, and a wind that cannot be is refused by name', async () => {
-    const { calls } = show(<LookoutPanel />, { lookouts: [] });
+    const { calls } = show(<LookoutPanel />, answered({ lookouts: [] }));
     await userEvent.click(screen.getByText('Weather and glasses'));
     await userEvent.click(screen.getByRole('radio', { name: 'grey' }));
     await userEvent.clear(screen.getByLabelText(/^Wind/));
@@ -133,7 +140,7 @@ describe('rises', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Tap more' }));
     await userEvent.click(screen.getByRole('button', { name: 'It rose there again' }));
     await userEvent.click(screen.getByRole('button', { name: 'Take the last back' }));
-    expect(calls.map((c) => c[0])).toEqual(['setTapping', 'tapRise', 'takeRisesBack']);
+    expect(calls.map((c) => c[0])).toEqual(['setTapping', 'tapRise', 'removeRises']);
   });
 });
 
@@ -158,7 +165,7 @@ describe('what the fish sees', () => {
     headingRad: 0,
   };
   it('a disc and a side view, with the figures that are drawn', () => {
-    show(<WindowPanel />, { markId: 'm1', windowView: view });
+    show(<WindowPanel />, { markId: 'm1', ...answered({ window: view }) });
     expect(screen.getByRole('img', { name: /you reach 4 hundredths/ })).toBeInTheDocument();
     expect(screen.getByText(/Your top shows 1\.1° inside the rim/)).toBeInTheDocument();
     expect(screen.getByText(/meets the water 0\.44 m from the fish/)).toBeInTheDocument();
@@ -166,7 +173,7 @@ describe('what the fish sees', () => {
   it('asks for a place to look from', () => {
     show(<WindowPanel />, {
       markId: 'm1',
-      windowView: { ...view, angler: null, rod: null, sight: null },
+      ...answered({ window: { ...view, angler: null, rod: null, sight: null } }),
     });
     expect(screen.getByText(/Choose a place to look from/)).toBeInTheDocument();
   });
@@ -175,10 +182,10 @@ describe('what the fish sees', () => {
 describe('a mark', () => {
   it('is seen again, doing something, turned; what it was is listed', async () => {
     const before = { ...mark, xM: 6.5, seenMs: Date.parse('2026-06-13T05:10:00Z') };
-    const { calls } = show(<SpotInspector />, {
+    const { calls } = show(<SpotPanel />, {
       marks: [{ ...mark, history: [before] }],
       markId: 'm1',
-      lookouts: [],
+      ...answered({ lookouts: [] }),
     });
     await userEvent.click(screen.getByRole('radio', { name: 'Rising' }));
     await userEvent.click(screen.getByRole('button', { name: 'Seen again' }));
@@ -193,7 +200,10 @@ describe('a mark', () => {
     expect(list.getByText('1.5 m away')).toBeInTheDocument();
   });
   it('by bearing and paces, from where the angler looks', async () => {
-    const { calls } = show(<SpotInspector />, { viewer: { xM: 0, yM: 0 }, lookouts: [] });
+    const { calls } = show(<SpotPanel />, {
+      viewer: { xM: 0, yM: 0 },
+      ...answered({ lookouts: [] }),
+    });
     await userEvent.click(screen.getByText('Mark it by bearing and paces'));
     await userEvent.type(screen.getByLabelText(/^Bearing/), '400');
     await userEvent.type(screen.getByLabelText('Paces'), '8');

@@ -4,13 +4,14 @@ import { formatLength } from '../../../core/units/index';
 import type { WindowBody, WindowView } from '../../../core/sight/index';
 import { usePart } from '../../context';
 import { FISH_SIDE, POSTURE_MARK } from '../../../drawing/shapes';
-import { targetOf } from '../../state/state';
+import { targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
 
 const R = 96;
 
 /** What the fish sees of the world above, and the ray by which it sees the angler. */
 export function WindowPanel() {
-  const view = usePart((s) => s.windowView);
+  const view = usePart((s) => valueOf(s, 'window'));
   const target = usePart(targetOf);
   const units = usePart((s) => s.settings.units);
   if (!target) return null;

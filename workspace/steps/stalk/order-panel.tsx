@@ -2,18 +2,21 @@
 
 import { Do } from '../../../ui/parts';
 import { formatLength } from '../../../core/units/index';
-import { usePart, useWorkspace } from '../../context';
-import { targetsInOrder } from '../../engine/questions';
+import { useActions, usePart } from '../../context';
 import { orderText } from '../../../words/stalk-words';
 import { capital } from '../../../words/words';
 import { useFishNames } from '../../use-fish-names';
+import { valueOf } from '../../state/answer';
+import { createStalkActions } from './stalk-actions';
 
 /** Which fish first, so that the others stay: the order, a stand for each, and why. */
 export function OrderPanel() {
-  const { actions } = useWorkspace();
-  const order = usePart((s) => s.order);
+  const stalking = useActions(createStalkActions);
+  const order = usePart((s) => valueOf(s, 'order'));
+  const asked = usePart((s) => s.orderAsked);
+  const failed = usePart((s) => s.answers.order.state === 'failed');
+  const fresh = usePart((s) => s.answers.order.state === 'fresh');
   const count = usePart((s) => s.marks.filter((m) => m.behaviour !== 'gone').length);
-  const now = usePart((s) => JSON.stringify(targetsInOrder(s)));
   const units = usePart((s) => s.settings.units);
   const nameOf = useFishNames();
   if (count < 2)
@@ -23,28 +26,23 @@ export function OrderPanel() {
         <p className="second">Mark two fish or more, and their order is worked out here.</p>
       </section>
     );
-  const done = order !== null && order !== 'working';
-  const stale = done && order.of !== now;
   return (
     <section>
       <h3>Which fish first</h3>
-      {(order === null || stale) && (
-        <Do onClick={actions.askOrder}>
-          {stale ? 'Work the order out again' : 'Work out the order'}
-        </Do>
-      )}
-      {order === 'working' && (
+      {!asked && <Do onClick={stalking.askOrder}>Work out the order</Do>}
+      {asked && !fresh && !failed && (
         <p className="working" role="status">
           Weighing every order.
         </p>
       )}
-      {done && !stale && (
+      {failed && <p role="alert">The order could not be worked out.</p>}
+      {asked && order && fresh && (
         <>
           <p>
             <strong>
-              {order.sequence.shots.toFixed(1)} honest shots of {order.fishIds.length}
+              {order.sequence.expected.toFixed(1)} honest shots of {order.fishIds.length}
             </strong>{' '}
-            {order.sequence.shots - order.sequence.plain.shots < 0.05
+            {order.sequence.expected - order.sequence.plain.shots < 0.05
               ? 'in this order, which is the plain one: near to far.'
               : `in this order; near to far would give ${order.sequence.plain.shots.toFixed(1)}.`}
           </p>
@@ -53,7 +51,7 @@ export function OrderPanel() {
               const led = order.sequence.led[i]!;
               return (
                 <li key={i}>
-                  <button type="button" className="plain" onClick={() => actions.takeFromOrder(i)}>
+                  <button type="button" className="plain" onClick={() => stalking.applyOrder(i)}>
                     {capital(nameOf(order.fishIds[i]!))}
                   </button>
                   <span className="second">
@@ -68,7 +66,6 @@ export function OrderPanel() {
               {orderText(r, nameOf)}
             </p>
           ))}
-          <Do onClick={actions.askOrder}>Work it out again</Do>
         </>
       )}
     </section>

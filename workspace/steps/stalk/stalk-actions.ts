@@ -1,65 +1,65 @@
 import type { Place } from '../../../core/grid/index';
-import { writeGpx } from '../../../core/formats/index';
-import { cm, type Desk } from '../../state/desk';
-import { entriesOf } from '../../engine/questions';
-import { numberOfMark, shownWay } from '../../state/state';
+import { entriesOf, writeGpx } from '../../../core/formats/index';
+import { toCm, type ActionContext } from '../../action-context';
+import { valueOf } from '../../state/answer';
+import { numberOfMark, shownWay } from '../../state/selectors';
 
 /** Waypoints and spots that a link holds, at most. */
 export const MOST_VIA = 4;
 export const MOST_OUT = 12;
 
 /** The way there: where it starts, what it passes and leaves out, which is shown; the order of fish. */
-export function createStalkActions({ store, beat, push, replace }: Desk) {
-  const rounded = (p: Place) => ({ xM: cm(p.xM), yM: cm(p.yM) });
+export function createStalkActions({ store, beat, push, replace }: ActionContext) {
   return {
-    setStalkTool: (stalkTool: 'forbid' | 'from' | null) => store.set({ stalkTool }),
+    setStalkTool: (stalkTool: 'forbid' | 'from' | null) => store.setState({ stalkTool }),
     /** Where the angler stands now; null goes back to the beat's entries. */
     startFrom(place: Place | null) {
-      store.set({ from: place && rounded(place), stalkTool: null });
+      store.setState({ from: place && toCm(place), stalkTool: null });
       push();
     },
     /** Moves a waypoint; the one after the last is new. */
     moveVia(index: number, place: Place, dragging: boolean) {
-      store.set((s) => ({
-        via: [...s.via.slice(0, index), rounded(place), ...s.via.slice(index + 1)],
+      store.setState((s) => ({
+        via: [...s.via.slice(0, index), toCm(place), ...s.via.slice(index + 1)],
         dragging: dragging ? 'way' : null,
       }));
       if (!dragging) replace();
     },
     dropVia() {
-      store.set({ via: [] });
+      store.setState({ via: [] });
       push();
     },
     forbid(place: Place) {
-      store.set((s) => ({ out: [...s.out, rounded(place)].slice(-MOST_OUT) }));
+      store.setState((s) => ({ out: [...s.out, toCm(place)].slice(-MOST_OUT) }));
       push();
     },
     allowAgain(index: number) {
-      store.set((s) => ({ out: s.out.filter((_, i) => i !== index) }));
+      store.setState((s) => ({ out: s.out.filter((_, i) => i !== index) }));
       push();
     },
-    showWay: (stalkShown: number) => store.set({ stalkShown, wayAt: null }),
-    pointAtWay: (wayAt: number | null) => store.set({ wayAt }),
-    askFarBank: (farBankAsked: boolean) => store.set({ farBankAsked, farBank: null }),
-    askOrder: () => store.set({ order: 'working' }),
-    /** Takes the stand and cast that the order proposes for one of its fish. */
-    takeFromOrder(index: number) {
-      const { order } = store.get();
-      if (!order || order === 'working') return;
-      const cast = order.casts[index]!;
-      store.set({
+    showWay: (stalkShown: number) => store.setState({ stalkShown, wayAt: null }),
+    pointAtWay: (wayAt: number | null) => store.setState({ wayAt }),
+    askFarBank: (farBankAsked: boolean) => store.setState({ farBankAsked }),
+    askOrder: () => store.setState({ orderAsked: true }),
+    /** Goes on to one of the ordered fish, with the cast that was proposed for it. */
+    applyOrder(index: number) {
+      const order = valueOf(store.getState(), 'order');
+      const shot = order?.sequence.shots[index];
+      if (!order || !shot) return;
+      store.setState({
         markId: order.fishIds[index]!,
         lieId: null,
-        stand: rounded(cast.stand),
-        landing: rounded(cast.landing),
-        lay: cast.lay,
+        stand: toCm(shot.stand),
+        landing: toCm(shot.landing),
+        lay: shot.lay,
+        posture: shot.posture,
         via: [],
       });
       push();
     },
     /** Marks, stand and way as GPX 1.1; null for a beat that has no place on the map. */
     gpx(): string | null {
-      const s = store.get();
+      const s = store.getState();
       if (!beat.plan.anchor) return null;
       const way = shownWay(s);
       return writeGpx(beat.plan, {

@@ -1,16 +1,16 @@
 'use client';
 
-import { formatLength } from '../../../core/units/index';
+import { atClockText, formatLength } from '../../../core/units/index';
 import { usePart } from '../../context';
-import { atClockText } from '../../state/hours';
-import { shownWay, targetOf } from '../../state/state';
 import { cautionText, changeText } from '../../../words/stalk-words';
 import { capital } from '../../../words/words';
 import { useFishNames } from '../../use-fish-names';
+import { shownWay, targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
 
 /** The shadow thrown from the stand, and when it leaves the water. */
 export function ShadowPanel() {
-  const study = usePart((s) => s.stalkStudy);
+  const study = usePart((s) => valueOf(s, 'stalkStudy'));
   const units = usePart((s) => s.settings.units);
   const nameOf = useFishNames();
   const shadow = study?.shadow;
@@ -32,7 +32,7 @@ export function ShadowPanel() {
 
 /** Cautions where they belong, and the angler's own local notes beside them. */
 export function CarePanel() {
-  const cautions = usePart((s) => s.stalkStudy?.cautions[s.stalkShown] ?? null);
+  const cautions = usePart((s) => valueOf(s, 'stalkStudy')?.cautions[s.stalkShown] ?? null);
   const way = usePart(shownWay);
   const units = usePart((s) => s.settings.units);
   const notes = usePart((s) => s.settings.localNotes);
@@ -55,7 +55,7 @@ export function CarePanel() {
 
 /** What waiting or keeping lower would change. */
 export function ChangesPanel() {
-  const study = usePart((s) => s.stalkStudy);
+  const study = usePart((s) => valueOf(s, 'stalkStudy'));
   const target = usePart(targetOf);
   const nameOf = useFishNames();
   if (!study || !target) return null;

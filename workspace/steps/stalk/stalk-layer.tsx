@@ -4,12 +4,13 @@ import { formatLength } from '../../../core/units/index';
 import type { StalkLeg, StalkWay } from '../../../core/stalk/index';
 import type { Place } from '../../../core/grid/index';
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { alongLine, linePath, POSTURE_MARK } from '../../../drawing/shapes';
-import { targetsInOrder } from '../../engine/questions';
-import { shownWay } from '../../state/state';
-import { MOST_VIA } from './stalk-actions';
+import { createStalkActions, MOST_VIA } from './stalk-actions';
 import { useDrag } from '../../../drawing/use-drag';
+import { freshOf } from '../../state/answer';
+import { bestWay, shownWay } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
 
 type XY = [number, number];
 
@@ -36,13 +37,13 @@ export function StalkLayer({ camera }: { camera: Camera }) {
 }
 
 function Ways({ camera }: { camera: Camera }) {
-  const stalk = usePart((s) => s.stalk);
-  const others = usePart((s) => s.stalkStudy?.others ?? NO_WAYS);
+  const stalk = usePart((s) => valueOf(s, 'stalk'));
+  const others = usePart((s) => valueOf(s, 'stalkStudy')?.others ?? NO_WAYS);
   const way = usePart(shownWay);
-  const stale = usePart((s) => s.stalkStale);
+  const stale = usePart((s) => isStale(s, 'stalk'));
   const step = usePart((s) => s.step);
   const units = usePart((s) => s.settings.units);
-  const farBank = usePart((s) => s.farBank);
+  const farBank = usePart((s) => valueOf(s, 'farBank'));
   if (!way) return null;
   const nearEdge = pageX(camera, way.worst.place.xM) < WORD_PX;
   const rest = step === 'stalk' && stalk?.kind === 'way' ? [stalk, ...others] : [];
@@ -139,7 +140,7 @@ function Leg({ leg, camera, label }: { leg: StalkLeg; camera: Camera; label: str
 /** Every waypoint, and in the middle of the way one more that is not yet: dragged, it becomes one. */
 function Waypoints({ camera }: { camera: Camera }) {
   const via = usePart((s) => s.via);
-  const way = usePart((s) => (s.stalk?.kind === 'way' ? s.stalk : null));
+  const way = usePart(bestWay);
   const spare = way && way.moments.length > 8 && via.length < MOST_VIA ? spareOf(way, via) : null;
   const all = spare ? [...via, spare] : via;
   return (
@@ -170,8 +171,8 @@ function Waypoint({
   camera: Camera;
   spare: boolean;
 }) {
-  const { actions } = useWorkspace();
-  const drag = useDrag(camera, place, (at, dragging) => actions.moveVia(index, at, dragging));
+  const stalking = useActions(createStalkActions);
+  const drag = useDrag(camera, place, (at, dragging) => stalking.moveVia(index, at, dragging));
   return (
     <g
       {...drag}
@@ -198,7 +199,7 @@ function Waypoint({
 }
 
 function TakenOut({ camera }: { camera: Camera }) {
-  const { actions } = useWorkspace();
+  const stalking = useActions(createStalkActions);
   const out = usePart((s) => s.out);
   return (
     <>
@@ -212,10 +213,10 @@ function TakenOut({ camera }: { camera: Camera }) {
           transform={`translate(${pageX(camera, p.xM)} ${pageY(camera, p.yM)})`}
           onClick={(e) => {
             e.stopPropagation();
-            actions.allowAgain(i);
+            stalking.allowAgain(i);
           }}
           onKeyDown={(e) => {
-            if (e.key === 'Enter' || e.key === ' ') actions.allowAgain(i);
+            if (e.key === 'Enter' || e.key === ' ') stalking.allowAgain(i);
           }}
         >
           <circle r={camera.scale} className="taken-out" />
@@ -246,7 +247,7 @@ function Start({ camera }: { camera: Camera }) {
 /** The shadow that a still angler throws from the stand. */
 function ShadowOnPlan({ camera }: { camera: Camera }) {
   const stand = usePart((s) => s.stand);
-  const shadow = usePart((s) => s.stalkStudy?.shadow ?? null);
+  const shadow = usePart((s) => valueOf(s, 'stalkStudy')?.shadow ?? null);
   if (!stand || !shadow || shadow.lengthM === 0) return null;
   const [x, y] = [pageX(camera, stand.xM), pageY(camera, stand.yM)];
   const [tx, ty] = [pageX(camera, shadow.tip.xM), pageY(camera, shadow.tip.yM)];
@@ -261,9 +262,8 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 
 /** Where each hooked fish is led, once the order has been worked out. */
 function OrderOnPlan({ camera }: { camera: Camera }) {
-  const order = usePart((s) => s.order);
-  const now = usePart((s) => JSON.stringify(targetsInOrder(s)));
-  if (!order || order === 'working' || order.of !== now) return null;
+  const order = usePart((s) => freshOf(s, 'order'));
+  if (!order) return null;
   const at = (p: Place): XY => [pageX(camera, p.xM), pageY(camera, p.yM)];
   return (
     <g aria-hidden="true">

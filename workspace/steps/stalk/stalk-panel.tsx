@@ -3,18 +3,20 @@
 import { useRef } from 'react';
 import { Behind, Choice, Do } from '../../../ui/parts';
 import { formatMinutes } from '../../../core/units/index';
-import { usePart, useWorkspace } from '../../context';
-import { targetOf } from '../../state/state';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { inHundred } from '../../../words/words';
 import { AtTheStand } from './at-the-stand';
 import { OrderPanel } from './order-panel';
 import { CarePanel, ChangesPanel, ShadowPanel } from './stalk-care';
 import { StalkPlanPanel } from './stalk-plan';
 import { WayPanel } from './way-panel';
+import { bestWay, targetOf } from '../../state/selectors';
+import { isStale, valueOf } from '../../state/answer';
+import { createStalkActions } from './stalk-actions';
 
-export function StalkInspector() {
+export function StalkPanel() {
   const target = usePart(targetOf);
-  const stale = usePart((s) => s.stalkStale);
+  const stale = usePart((s) => isStale(s, 'stalk'));
   const stand = usePart((s) => s.stand);
   if (!target || !stand)
     return (
@@ -52,9 +54,9 @@ export function StalkInspector() {
 
 /** Truly different ways beside one another. */
 function WaysChoice() {
-  const { actions } = useWorkspace();
-  const best = usePart((s) => (s.stalk?.kind === 'way' ? s.stalk : null));
-  const others = usePart((s) => s.stalkStudy?.others ?? null);
+  const stalking = useActions(createStalkActions);
+  const best = usePart(bestWay);
+  const others = usePart((s) => valueOf(s, 'stalkStudy')?.others ?? null);
   const shown = usePart((s) => s.stalkShown);
   const target = usePart(targetOf);
   if (!best || !others || others.length === 0) return null;
@@ -68,14 +70,15 @@ function WaysChoice() {
         String(i),
         `${formatMinutes(w.seconds / 60)}, calm ${calm(w)}`,
       ])}
-      onChange={(v) => actions.showWay(Number(v))}
+      onChange={(v) => stalking.showWay(Number(v))}
     />
   );
 }
 
 /** Marks and the way for a handheld, where the beat has a place on the map. */
 function Carry() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const stalking = useActions(createStalkActions);
   const link = useRef<HTMLAnchorElement>(null);
   if (!beat.plan.anchor)
     return (
@@ -84,7 +87,7 @@ function Carry() {
       </p>
     );
   const save = () => {
-    const text = actions.gpx();
+    const text = stalking.gpx();
     if (text === null || !link.current) return;
     const url = URL.createObjectURL(new Blob([text], { type: 'application/gpx+xml' }));
     link.current.href = url;

@@ -2,13 +2,16 @@
 
 import { formatLength, formatMinutes } from '../../../core/units/index';
 import { Do } from '../../../ui/parts';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { noWayText } from '../../../words/stalk-words';
 import { useFishNames } from '../../use-fish-names';
+import { valueOf } from '../../state/answer';
+import { createStalkActions } from './stalk-actions';
 
 /** What the angler says of the way: where it starts, what it passes, what it leaves out, which bank. */
 export function StalkPlanPanel() {
-  const { actions, beat } = useWorkspace();
+  const { beat } = useWorkspace();
+  const stalking = useActions(createStalkActions);
   const tool = usePart((s) => s.stalkTool);
   const from = usePart((s) => s.from);
   const via = usePart((s) => s.via.length);
@@ -28,18 +31,18 @@ export function StalkPlanPanel() {
       <div className="row">
         <Do
           aria-pressed={tool === 'from'}
-          onClick={() => actions.setStalkTool(tool === 'from' ? null : 'from')}
+          onClick={() => stalking.setStalkTool(tool === 'from' ? null : 'from')}
         >
           I am here
         </Do>
-        {from && <Do onClick={() => actions.startFrom(null)}>From the entry</Do>}
+        {from && <Do onClick={() => stalking.startFrom(null)}>From the entry</Do>}
         <Do
           aria-pressed={tool === 'forbid'}
-          onClick={() => actions.setStalkTool(tool === 'forbid' ? null : 'forbid')}
+          onClick={() => stalking.setStalkTool(tool === 'forbid' ? null : 'forbid')}
         >
           Not there
         </Do>
-        {via > 0 && <Do onClick={actions.dropVia}>Drop the waypoints</Do>}
+        {via > 0 && <Do onClick={stalking.dropVia}>Drop the waypoints</Do>}
       </div>
       {tool && (
         <p role="status">
@@ -48,7 +51,7 @@ export function StalkPlanPanel() {
               ? 'Touch each spot the way must not pass.'
               : 'Touch the place where you are.'}
           </strong>{' '}
-          <button type="button" className="plain" onClick={() => actions.setStalkTool(null)}>
+          <button type="button" className="plain" onClick={() => stalking.setStalkTool(null)}>
             Done
           </button>
         </p>
@@ -64,15 +67,15 @@ export function StalkPlanPanel() {
 }
 
 function FarBankPanel() {
-  const { actions } = useWorkspace();
+  const stalking = useActions(createStalkActions);
   const asked = usePart((s) => s.farBankAsked);
-  const answer = usePart((s) => s.farBank);
+  const answer = usePart((s) => valueOf(s, 'farBank'));
   const units = usePart((s) => s.settings.units);
   const nameOf = useFishNames();
   return (
     <>
       <div className="row">
-        <Do aria-pressed={asked} onClick={() => actions.askFarBank(!asked)}>
+        <Do aria-pressed={asked} onClick={() => stalking.askFarBank(!asked)}>
           Come from the other bank
         </Do>
       </div>

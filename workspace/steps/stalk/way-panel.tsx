@@ -3,17 +3,19 @@
 import { formatLength, formatMinutes } from '../../../core/units/index';
 import type { Posture } from '../../../core/sight/index';
 import type { StalkWay } from '../../../core/stalk/index';
-import { usePart, useWorkspace } from '../../context';
+import { useActions, usePart } from '../../context';
 import { linePath } from '../../../drawing/shapes';
-import { shownWay, targetOf } from '../../state/state';
 import { endText, legText, noWayText } from '../../../words/stalk-words';
 import { capital, inHundred } from '../../../words/words';
 import { Band } from './band';
 import { useFishNames } from '../../use-fish-names';
+import { shownWay, targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
+import { createStalkActions } from './stalk-actions';
 
 /** The way leg by leg, its exposure, its worst moment, and how calm each fish is on arrival. */
 export function WayPanel() {
-  const stalk = usePart((s) => s.stalk);
+  const stalk = usePart((s) => valueOf(s, 'stalk'));
   const way = usePart(shownWay);
   const units = usePart((s) => s.settings.units);
   const posture = usePart((s) => s.posture);
@@ -91,7 +93,7 @@ const CHART = { width: 272, height: 64, top: 6, bottom: 46 };
 
 /** What the fish that sees best notices, by metres of the way; pointing at it shows the place. */
 function ExposureChart({ way }: { way: StalkWay }) {
-  const { actions } = useWorkspace();
+  const stalking = useActions(createStalkActions);
   const at = usePart((s) => s.wayAt);
   const units = usePart((s) => s.settings.units);
   const far = Math.max(0.1, way.lengthM);
@@ -105,7 +107,7 @@ function ExposureChart({ way }: { way: StalkWay }) {
     );
   const moment = at === null ? null : (way.moments[at] ?? null);
   const step = (by: number) =>
-    actions.pointAtWay(Math.min(points.length - 1, Math.max(0, (at ?? 0) + by)));
+    stalking.pointAtWay(Math.min(points.length - 1, Math.max(0, (at ?? 0) + by)));
   return (
     <figure className="way-chart">
       <svg
@@ -123,10 +125,10 @@ function ExposureChart({ way }: { way: StalkWay }) {
             : 'arrow keys walk the way'
         }
         onPointerMove={(e) =>
-          actions.pointAtWay(nearest(e.clientX - e.currentTarget.getBoundingClientRect().left))
+          stalking.pointAtWay(nearest(e.clientX - e.currentTarget.getBoundingClientRect().left))
         }
-        onPointerLeave={() => actions.pointAtWay(null)}
-        onBlur={() => actions.pointAtWay(null)}
+        onPointerLeave={() => stalking.pointAtWay(null)}
+        onBlur={() => stalking.pointAtWay(null)}
         onKeyDown={(e) => {
           const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[e.key];
           if (by === undefined) return;

@@ -1,4 +1,5 @@
-import { changeSettings, type Settings } from '@/services/index';
+import type { Settings } from '@/core/log/index';
+import { changeSettings } from '@/services/index';
 import { bodyOf, respond } from '../../respond.server';
 import { settingsSchema } from '../../schemas';
 

@@ -1,11 +1,15 @@
-import { beginTry } from '@/services/index';
+import { readSnapshot } from '@/core/log/index';
+import { beginTry, outingOfDay } from '@/services/index';
 import { answer, bodyOf, respond } from '../../../respond.server';
 import { idSchema, trySchema } from '../../../schemas';
 
 export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
-    const { localDate, ...body } = await bodyOf(request, trySchema);
-    return answer(await beginTry({ id, ...body }, localDate));
+    const { outing, localDate, ...body } = await bodyOf(request, trySchema);
+    const snapshot = readSnapshot(body.snapshot);
+    return answer(
+      await beginTry({ id, ...body, snapshot }, outing ?? outingOfDay(body, localDate)),
+    );
   });
 }

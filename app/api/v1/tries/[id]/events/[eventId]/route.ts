@@ -11,6 +11,8 @@ export async function PUT(
     const { id, eventId } = await params;
     const event = {
       id: await idSchema.validate(eventId),
+      // Requests from before devices had names.
+      device: '',
       ...(await bodyOf(request, eventSchema)),
     } as TryEvent;
     return answer(await recordEvent(await idSchema.validate(id), event));

@@ -1,0 +1,10 @@
+import { keepOuting } from '@/services/index';
+import { answer, bodyOf, respond } from '../../../respond.server';
+import { idSchema, outingSchema } from '../../../schemas';
+
+export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }) {
+  return respond(async () => {
+    const id = await idSchema.validate((await params).id);
+    return answer(await keepOuting({ id, ...(await bodyOf(request, outingSchema)) }));
+  });
+}

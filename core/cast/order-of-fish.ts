@@ -1,0 +1,70 @@
+import type { FlyKind } from '../rig/index';
+import type { Fish, Scene } from '../sight/index';
+import {
+  createStalkKeep,
+  planStalkOn,
+  stalkGround,
+  type StalkInput,
+  type StalkKeep,
+} from '../stalk/index';
+import { quickShot, type Shot } from './find-shots';
+import { sequenceTargets, type Sequence, type SequenceTarget } from './sequence-targets';
+import type { ShotAngler } from './shots-input';
+
+/** Ways to stands that may never be walked are asked on this grid, m. */
+const COARSE_M = 0.5;
+
+export interface FishInOrder extends Omit<Sequence, 'shots'> {
+  /** Expected number of honest shots, at fish that are still calm. */
+  expected: number;
+  /** The cast to begin from, by fish; null: nothing can be cast at it from anywhere, and it comes last. */
+  shots: (Shot | null)[];
+}
+
+/**
+ * Which of several fish first: a cast to begin from for each (the quick search), the way to its stand
+ * and what that leaves of the others' calm, then the order with the most honest shots. `how` is the way
+ * as it would be asked for; its end is taken from each cast. Up to eight fish; a second or so.
+ */
+export function orderOfFish(
+  scene: Scene,
+  fish: readonly Fish[],
+  how: StalkInput,
+  { angler, fly }: { angler: ShotAngler; fly: FlyKind },
+  keep: StalkKeep = createStalkKeep(),
+): FishInOrder {
+  const start = 'xM' in how.from ? how.from : how.from[0]!;
+  const shots: (Shot | null)[] = [];
+  const targets = fish.map((target): SequenceTarget => {
+    const others = fish.filter((f) => f !== target);
+    const { from, conditions, wading, hiding, forbidden, alarm } = how;
+    const shot = quickShot(
+      scene,
+      {
+        target,
+        others,
+        angler,
+        fly,
+        from,
+        conditions,
+        ...(wading && { wading }),
+        ...(hiding && { hiding }),
+        ...(forbidden && { forbidden }),
+        ...(alarm && { alarm }),
+      },
+      keep,
+    );
+    shots.push(shot);
+    if (!shot) return { fish: target, stand: start, calmOf: fish.map(() => 0) };
+    const to = { ...how, fish: [...fish], to: shot.stand, endPosture: shot.posture, via: [] };
+    const input = { ...to, cellM: COARSE_M };
+    const way = planStalkOn(stalkGround(scene, input, keep), input);
+    // A stand that no way leads to leaves nobody calm: it comes last.
+    const calmOf = fish.map((g) =>
+      way.kind === 'way' ? way.calm.find((c) => c.fishId === g.id)!.best : 0,
+    );
+    return { fish: target, stand: shot.stand, calmOf };
+  });
+  const { shots: expected, ...sequence } = sequenceTargets(scene, targets, start);
+  return { ...sequence, expected, shots };
+}

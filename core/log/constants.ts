@@ -1,0 +1,13 @@
+import { SEQUENCE, TERM_WEIGHTS } from '../cast/index';
+import { fnv1a64 } from '../grid/index';
+import { GUESS } from '../lies/index';
+import { EXPOSURE, NOTICE, POSTURE } from '../sight/index';
+import { ALARM } from '../stalk/index';
+
+/**
+ * Hash of the guesses that predictions rest on. It goes into each snapshot: a prediction made with
+ * older constants stays what it was, and Learn can tell them apart.
+ */
+export const CONSTANTS_HASH = fnv1a64(
+  JSON.stringify({ GUESS, NOTICE, EXPOSURE, POSTURE, ALARM, TERM_WEIGHTS, SEQUENCE }),
+);

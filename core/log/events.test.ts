@@ -1,0 +1,65 @@
+import fc from 'fast-check';
+import { EVENT_CODES, foldTry, possibleEvents, type TryEvent } from './index';
+
+const event = (seq: number, code: TryEvent['code'], more: Partial<TryEvent> = {}): TryEvent => ({
+  id: `e${seq}`,
+  device: 'd1',
+  seq,
+  code,
+  clientMs: 1e12 - seq * 1000, // a clock that runs backwards: order must not follow it
+  zoneOffsetMin: 120,
+  ...more,
+});
+
+it('counts casts, follows the fly and the state', () => {
+  const fold = foldTry('Olive parachute 16', [
+    event(1, 'cast'),
+    event(2, 'look'),
+    event(3, 'change', { fly: 'Olive emerger 18' }),
+    event(4, 'hook'),
+    event(5, 'landing', { lengthCm: 27 }),
+  ]);
+  expect(fold).toMatchObject({ state: 'landed', casts: 3, fly: 'Olive emerger 18', landedCm: 27 });
+  expect(fold.timeline.map((t) => t.event.code)).toEqual([
+    'cast',
+    'look',
+    'change',
+    'hook',
+    'landing',
+  ]);
+});
+
+it('an undo takes back what it names, and an undone undo gives it again', () => {
+  const events = [event(1, 'cast'), event(2, 'hook'), event(3, 'undo', { undoes: 'e2' })];
+  expect(foldTry('x', events)).toMatchObject({ state: 'open', casts: 1 });
+  expect(foldTry('x', events).timeline[1]).toMatchObject({ undone: true });
+  expect(foldTry('x', events).last?.id).toBe('e1');
+  const again = [...events, event(4, 'undo', { undoes: 'e3' })];
+  expect(foldTry('x', again)).toMatchObject({ state: 'hooked', casts: 2 });
+});
+
+it('does not depend on the order in which events arrive (seeded properties)', () => {
+  const codes = fc.array(fc.constantFrom(...EVENT_CODES), { minLength: 1, maxLength: 12 });
+  fc.assert(
+    fc.property(codes, fc.integer(), (list, seed) => {
+      const events = list.map((code, i) =>
+        event(
+          i + 1,
+          code,
+          code === 'undo' ? { undoes: `e${1 + (Math.abs(seed + i) % Math.max(1, i))}` } : {},
+        ),
+      );
+      const shuffled = [...events].sort(
+        (a, b) => ((a.seq * 7919 + seed) % 13) - ((b.seq * 7919 + seed) % 13),
+      );
+      expect(foldTry('x', shuffled)).toEqual(foldTry('x', events));
+    }),
+    { numRuns: 200, seed: 11 },
+  );
+});
+
+it('offers landing only for a hooked fish', () => {
+  expect(possibleEvents('hooked')).toEqual(['landing', 'loss']);
+  expect(possibleEvents('open')).not.toContain('landing');
+  expect(possibleEvents('landed')).toEqual([]);
+});

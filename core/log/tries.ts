@@ -1,0 +1,20 @@
+import type { TryEvent } from './events';
+import type { TrySnapshot } from './snapshot';
+
+/** One fish or lie actually worked: what the plan said, and what happened. */
+export interface Try {
+  id: string;
+  outingId: string;
+  /** null: a place without a beat. */
+  beatId: string | null;
+  /** null: a lie, or a place, in which no fish was seen. */
+  markId: string | null;
+  fly: string;
+  openedMs: number;
+  zoneOffsetMin: number;
+  snapshot: TrySnapshot;
+  events: TryEvent[];
+}
+
+/** The note of a try that says only that nobody was home. */
+export const DREW_BLANK = 'Drew blank.';

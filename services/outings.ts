@@ -1,0 +1,50 @@
+import type { Outing, Reading } from '../core/log/index';
+import { dropReading, listOutings, listReadings, putOuting, putReading } from '../store/index';
+import { book } from './book';
+import { done, refused, type Outcome } from './outcome';
+
+/** The outing of a try that names only its day: as the book has called such days since before they had ids. */
+export function outingOfDay(
+  { openedMs, zoneOffsetMin }: { openedMs: number; zoneOffsetMin: number },
+  localDate = new Date(openedMs + 60_000 * zoneOffsetMin).toISOString().slice(0, 10),
+): Outing {
+  const id = `outing-${localDate}`;
+  return { id, startMs: openedMs, endMs: null, timeZone: 'UTC', note: '' };
+}
+
+const MOST_LISTED = 200;
+
+/** Keeps an outing or its new state; the id is the client's. */
+export async function keepOuting(outing: Outing): Promise<Outcome<null>> {
+  if (outing.endMs !== null && outing.endMs < outing.startMs)
+    return refused('invalid', 'The outing ends before it begins.', 'endMs');
+  await putOuting(await book(), outing);
+  return done(null);
+}
+
+/** Newest first. */
+export async function outingsInBook(): Promise<Outing[]> {
+  return listOutings(await book(), MOST_LISTED);
+}
+
+/** Keeps a reading; something must have been read. */
+export async function keepReading(reading: Reading): Promise<Outcome<null>> {
+  const { waterTempC, airTempC, turbidityNtu } = reading;
+  if (waterTempC === null && airTempC === null && turbidityNtu === null)
+    return refused(
+      'invalid',
+      'The reading is empty: water temperature, air temperature or clarity must be given.',
+      'waterTempC',
+    );
+  await putReading(await book(), reading);
+  return done(null);
+}
+
+export async function readingsOf(outingId: string): Promise<Reading[]> {
+  return listReadings(await book(), outingId);
+}
+
+export async function takeReadingBack(id: string): Promise<Outcome<null>> {
+  await dropReading(await book(), id);
+  return done(null);
+}

@@ -1,0 +1,75 @@
+import type { Outing, Reading } from '../core/log/index';
+import type { Db } from './open';
+
+/** Keeps an outing or its new state: repeating is harmless. */
+export async function putOuting(db: Db, o: Outing): Promise<void> {
+  const values = { start_ms: o.startMs, end_ms: o.endMs, time_zone: o.timeZone, note: o.note };
+  await db
+    .insertInto('outings')
+    .values({ id: o.id, ...values })
+    .onConflict((c) => c.column('id').doUpdateSet(values))
+    .execute();
+}
+
+/** Newest first. */
+export async function listOutings(db: Db, most: number): Promise<Outing[]> {
+  const rows = await db
+    .selectFrom('outings')
+    .selectAll()
+    .orderBy('start_ms', 'desc')
+    .limit(most)
+    .execute();
+  return rows.map((r) => ({
+    id: r.id,
+    startMs: r.start_ms,
+    endMs: r.end_ms,
+    timeZone: r.time_zone,
+    note: r.note,
+  }));
+}
+
+/** Keeps a reading or its new state: repeating is harmless. */
+export async function putReading(db: Db, r: Reading): Promise<void> {
+  const values = {
+    outing_id: r.outingId,
+    beat_id: r.beatId,
+    taken_ms: r.takenMs,
+    zone_offset_min: r.zoneOffsetMin,
+    water_temp_c: r.waterTempC,
+    air_temp_c: r.airTempC,
+    turbidity_ntu: r.turbidityNtu,
+    note: r.note,
+  };
+  await db
+    .insertInto('readings')
+    .values({ id: r.id, ...values })
+    .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
+    .execute();
+}
+
+/** Oldest first. */
+export async function listReadings(db: Db, outingId: string): Promise<Reading[]> {
+  const rows = await db
+    .selectFrom('readings')
+    .selectAll()
+    .where('outing_id', '=', outingId)
+    .where('dropped', '=', 0)
+    .orderBy('taken_ms')
+    .execute();
+  return rows.map((r) => ({
+    id: r.id,
+    outingId: r.outing_id,
+    beatId: r.beat_id,
+    takenMs: r.taken_ms,
+    zoneOffsetMin: r.zone_offset_min,
+    waterTempC: r.water_temp_c,
+    airTempC: r.air_temp_c,
+    turbidityNtu: r.turbidity_ntu,
+    note: r.note,
+  }));
+}
+
+/** Dropped, not deleted: keeping it again brings it back. */
+export async function dropReading(db: Db, id: string): Promise<void> {
+  await db.updateTable('readings').set({ dropped: 1 }).where('id', '=', id).execute();
+}

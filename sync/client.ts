@@ -1,0 +1,170 @@
+import type { KeptRead, Outing, Reading, Settings } from '../core/log/index';
+
+/** What the server said: a value, or why not, in a sentence for a person. */
+export type Reply<T> =
+  | { ok: true; value: T }
+  | {
+      ok: false;
+      /** refused: sending it again as it is cannot help · failed: the server's own trouble · unreachable: no answer. */
+      kind: 'refused' | 'failed' | 'unreachable';
+      status: number;
+      message: string;
+      field?: string;
+    };
+
+/** The sentence of a refusal; null when it was taken. */
+export const problemOf = (reply: Reply<unknown>): string | null =>
+  reply.ok ? null : reply.message;
+
+const UNREACHABLE: Reply<never> = {
+  ok: false,
+  kind: 'unreachable',
+  status: 0,
+  message: 'The program did not answer. Is it still running, and is there a network?',
+};
+/** Refusals that time alone may mend: too slow, too early, too many. */
+const FOR_NOW = [408, 425, 429];
+
+interface Sent {
+  method: 'GET' | 'PUT' | 'PATCH' | 'POST' | 'DELETE';
+  path: string;
+  /** JSON unless it is bytes. */
+  body?: unknown;
+  signal?: AbortSignal;
+}
+
+const isBytes = (body: unknown): body is Blob | ArrayBuffer =>
+  body instanceof Blob || body instanceof ArrayBuffer;
+
+async function request<T>(
+  { method, path, body, signal }: Sent,
+  read: (response: Response) => Promise<T>,
+): Promise<Reply<T>> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method,
+      ...(body !== undefined &&
+        (isBytes(body)
+          ? { body }
+          : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })),
+      ...(signal && { signal }),
+    });
+    if (response.ok) return { ok: true, value: await read(response) };
+  } catch {
+    return UNREACHABLE;
+  }
+  const said = (await response.json().catch(() => null)) as {
+    error?: { message?: string; field?: string };
+  } | null;
+  const { status } = response;
+  return {
+    ok: false,
+    kind: status >= 500 || FOR_NOW.includes(status) ? 'failed' : 'refused',
+    status,
+    message: said?.error?.message ?? `Not taken: the answer was ${status}.`,
+    ...(said?.error?.field !== undefined && { field: said.error.field }),
+  };
+}
+
+const json = <T>(sent: Sent) => request(sent, (r) => r.json() as Promise<T>);
+const v1 = (path: string) => `/api/v1${path}`;
+
+/** One change that must last: held on the device until the server has it. Repeating it is harmless. */
+export interface QueuedRequest {
+  /** What it is, for a person to know it by. */
+  kind: 'fish' | 'ring' | 'quick read' | 'setting' | 'outing' | 'reading' | 'try' | 'press';
+  method: 'PUT' | 'DELETE';
+  path: string;
+  body?: Record<string, unknown>;
+}
+const put = (kind: QueuedRequest['kind'], path: string, body: object): QueuedRequest => ({
+  kind,
+  method: 'PUT',
+  path: v1(path),
+  body: body as Record<string, unknown>,
+});
+const del = (kind: QueuedRequest['kind'], path: string): QueuedRequest => ({
+  kind,
+  method: 'DELETE',
+  path: v1(path),
+});
+
+/** Every change that goes through the queue. Ids are made on the device. */
+export const changes = {
+  putMark: (id: string, body: object) => put('fish', `/marks/${id}`, body),
+  dropMark: (id: string) => del('fish', `/marks/${id}`),
+  putRise: (id: string, body: object) => put('ring', `/rises/${id}`, body),
+  dropRise: (id: string) => del('ring', `/rises/${id}`),
+  putRead: ({ id, ...body }: KeptRead) => put('quick read', `/reads/${id}`, body),
+  dropRead: (id: string) => del('quick read', `/reads/${id}`),
+  putSettings: (change: Partial<Settings>) => put('setting', '/settings', change),
+  putOuting: ({ id, ...body }: Outing) => put('outing', `/outings/${id}`, body),
+  putReading: ({ id, ...body }: Reading) => put('reading', `/readings/${id}`, body),
+  dropReading: (id: string) => del('reading', `/readings/${id}`),
+  putTry: (id: string, body: object) => put('try', `/tries/${id}`, body),
+  putEvent: (tryId: string, id: string, body: object) =>
+    put('press', `/tries/${tryId}/events/${id}`, body),
+};
+
+/** Sends what the queue holds. */
+export const sendQueued = ({ method, path, body }: QueuedRequest): Promise<Reply<unknown>> =>
+  json({ method, path, ...(body !== undefined && { body }) });
+
+export interface SolveJob {
+  hash: string;
+  beatId: string;
+  level: string;
+  state: 'waiting' | 'solving' | 'done' | 'failed' | 'stopped';
+  progress: number;
+  message?: string;
+}
+
+/** Everything that is asked and answered at once, one function a route. */
+export const api = {
+  saveBeat: (
+    id: string,
+    body: { stream: string; file: unknown; madeFrom?: object; draftId?: string },
+  ) => json<{ id: string; notes: string[] }>({ method: 'PUT', path: v1(`/beats/${id}`), body }),
+  changeBeat: (
+    id: string,
+    body: { name?: string; streamName?: string; putAway?: boolean; deleted?: boolean },
+  ) => json<null>({ method: 'PATCH', path: v1(`/beats/${id}`), body }),
+  copyBeat: (id: string, newId: string) =>
+    json<{ id: string }>({ method: 'POST', path: v1(`/beats/${id}/copy`), body: { newId } }),
+  renameStream: (id: string, name: string) =>
+    json<null>({ method: 'PATCH', path: v1(`/streams/${id}`), body: { name } }),
+  saveDraft: (
+    id: string,
+    body: { kind: 'sketch' | 'survey'; streamName: string; beatId: string | null; body: unknown },
+    signal?: AbortSignal,
+  ) => json<null>({ method: 'PUT', path: v1(`/drafts/${id}`), body, ...(signal && { signal }) }),
+  dropDraft: (id: string) => json<null>({ method: 'DELETE', path: v1(`/drafts/${id}`) }),
+  changeSettings: (body: Partial<Settings>) =>
+    json<null>({ method: 'PUT', path: v1('/settings'), body }),
+  savePhoto: (id: string, photo: Blob) =>
+    json<{ id: string; width: number; height: number }>({
+      method: 'PUT',
+      path: v1(`/photos/${id}`),
+      body: photo,
+    }),
+  restoreBook: (text: Blob, dry: boolean) =>
+    json<RestoreReport>({ method: 'POST', path: v1(`/book?dry=${dry ? 1 : 0}`), body: text }),
+
+  flow: (hash: string) =>
+    request(
+      { method: 'GET', path: v1(`/flows/${hash}`) },
+      async (r) => new Uint8Array(await r.arrayBuffer()),
+    ),
+  saveFlow: (hash: string, beatId: string, bytes: ArrayBuffer) =>
+    json<null>({ method: 'PUT', path: v1(`/flows/${hash}?beat=${beatId}`), body: bytes }),
+  solves: () => json<SolveJob[]>({ method: 'GET', path: v1('/solves') }),
+  requestSolve: (beatId: string, level: string) =>
+    json<SolveJob>({ method: 'POST', path: v1('/solves'), body: { beatId, level } }),
+  stopSolve: (hash: string) => json<null>({ method: 'DELETE', path: v1(`/solves?hash=${hash}`) }),
+};
+
+export interface RestoreReport {
+  dry: boolean;
+  tables: { table: string; taken: number; known: number; differing: number }[];
+}

@@ -1,0 +1,102 @@
+import { sendQueued, type QueuedRequest } from './client';
+import { createQueue, QUIET, type Queue, type QueueReport, type WithLock } from './queue';
+import { openQueueDb } from './queue-store';
+
+/** The queue as a page holds it: what is posted, how it stands, and who listens. */
+export interface PageQueue extends Pick<
+  Queue,
+  'post' | 'flush' | 'sendAgain' | 'throwAway' | 'wouldLose'
+> {
+  get(): QueueReport;
+  subscribe(listener: () => void): () => void;
+}
+
+const LOCK = 'pebble-lane.sender';
+const CHANNEL = 'pebble-lane.queue';
+/** Where earlier versions kept what was not sent. */
+const OLD_KEY = 'pebble-lane.outbox';
+
+/**
+ * One sender over all pages of this device. Browsers grant locks to secure pages only (https, or this
+ * machine itself): elsewhere each page sends for itself, which repeats at worst, since every request
+ * carries its own id.
+ */
+const withLock: WithLock = (work) =>
+  navigator.locks ? navigator.locks.request(LOCK, work).then(() => undefined) : work();
+
+let made: PageQueue | null = null;
+
+/** The page's own queue, made at the first use. On the server there is nothing to send. */
+export function pageQueue(): PageQueue {
+  made ??= typeof window === 'undefined' ? NO_QUEUE : createPageQueue();
+  return made;
+}
+
+const NO_QUEUE: PageQueue = {
+  post: async () => {},
+  flush: async () => {},
+  sendAgain: async () => {},
+  throwAway: async () => {},
+  wouldLose: () => false,
+  get: () => QUIET,
+  subscribe: () => () => {},
+};
+
+function createPageQueue(): PageQueue {
+  let report = QUIET;
+  const listeners = new Set<() => void>();
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+  const queue = createQueue({
+    open: openQueueDb,
+    send: sendQueued,
+    withLock,
+    announce: () => channel?.postMessage('changed'),
+    report(next) {
+      report = next;
+      for (const listener of [...listeners]) listener();
+    },
+  });
+  if (channel) channel.onmessage = () => void queue.lookAgain();
+  window.addEventListener('online', () => void queue.flush());
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'visible') void queue.flush();
+  });
+  window.addEventListener('beforeunload', (event) => {
+    if (queue.wouldLose()) event.preventDefault();
+  });
+  void adoptOldLetters(queue).then(() => queue.flush());
+  return {
+    ...queue,
+    get: () => report,
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+  };
+}
+
+/** What an earlier version left unsent in local storage goes into the line first. */
+async function adoptOldLetters(queue: Queue): Promise<void> {
+  try {
+    const text = window.localStorage.getItem(OLD_KEY);
+    if (text === null) return;
+    const letters = JSON.parse(text) as Pick<QueuedRequest, 'method' | 'path' | 'body'>[];
+    for (const letter of letters) await queue.post({ kind: kindOf(letter.path), ...letter });
+    window.localStorage.removeItem(OLD_KEY);
+  } catch {
+    // Denied storage holds no letters; unreadable ones were never whole.
+  }
+}
+
+const kindOf = (path: string): QueuedRequest['kind'] =>
+  path.includes('/events/')
+    ? 'press'
+    : path.includes('/tries/')
+      ? 'try'
+      : path.includes('/marks/')
+        ? 'fish'
+        : path.includes('/rises/')
+          ? 'ring'
+          : path.includes('/reads/')
+            ? 'quick read'
+            : 'setting';

@@ -1,0 +1,94 @@
+import dynamic from 'next/dynamic';
+import type { ComponentType } from 'react';
+import { formatMinutes } from '../../core/units/index';
+import type { Camera } from '../../drawing/camera';
+import type { Step } from '../state/address';
+import { valueOf } from '../state/answer';
+import { bestWay, numberOfMark, shownWay } from '../state/selectors';
+import type { WorkspaceState } from '../state/state';
+import { ReadPanel } from '../steps/read/read-panel';
+
+/** A part that nobody needs on opening a beat: fetched once the page stands, or when it is first drawn. */
+function lazy<P>(load: () => Promise<ComponentType<P>>) {
+  LATER.push(load);
+  return dynamic(load) as ComponentType<P>;
+}
+const LATER: (() => Promise<unknown>)[] = [];
+
+/** Fetches every lazy part: the network may be gone by the time a step is chosen. */
+export function fetchLater(): void {
+  for (const load of LATER) load().catch(() => {});
+}
+
+export interface StepRow {
+  name: string;
+  /** null: not built yet, and the rail says so. */
+  panel: ComponentType | null;
+  /** What it has found, in two or three words. */
+  found(s: WorkspaceState): string;
+}
+
+const counted = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+
+/** The seven steps: their names, panels and what the rail says of each. */
+export const STEP_ROWS: Record<Step, StepRow> = {
+  day: { name: 'Day', panel: null, found: () => 'coming' },
+  read: {
+    name: 'Read',
+    panel: ReadPanel,
+    found(s) {
+      const lies = valueOf(s, 'lies');
+      return lies ? `${lies.lies.length} lies` : 'reading';
+    },
+  },
+  spot: {
+    name: 'Spot',
+    panel: lazy(() => import('../steps/spot/spot-panel').then((m) => m.SpotPanel)),
+    found(s) {
+      const number = s.markId ? numberOfMark(s, s.markId) : 0;
+      return number > 0
+        ? `fish ${number} of ${s.marks.length}`
+        : counted(s.marks.length, 'fish', 'fish');
+    },
+  },
+  stalk: {
+    name: 'Stalk',
+    panel: lazy(() => import('../steps/stalk/stalk-panel').then((m) => m.StalkPanel)),
+    found(s) {
+      if (!valueOf(s, 'stalk')) return 'no stand yet';
+      const way = bestWay(s) && shownWay(s);
+      return way ? formatMinutes(way.seconds / 60) : 'no way';
+    },
+  },
+  cast: {
+    name: 'Cast',
+    panel: lazy(() => import('../steps/cast/cast-panel').then((m) => m.CastPanel)),
+    found(s) {
+      const drift = valueOf(s, 'drift');
+      return drift ? `clean ${drift.band.best.cleanS.toFixed(1)} s` : 'no cast yet';
+    },
+  },
+  log: {
+    name: 'Log',
+    panel: lazy(() => import('../steps/log/log-panel').then((m) => m.LogPanel)),
+    found: (s) => (s.tries.length === 0 ? 'no tries' : counted(s.tries.length, 'try', 'tries')),
+  },
+  learn: { name: 'Learn', panel: null, found: () => 'coming' },
+};
+
+/** Drawings of later steps over the plan and in the long section. */
+export const CastLayer = lazy<{ camera: Camera }>(() =>
+  import('../steps/cast/cast-layer').then((m) => m.CastLayer),
+);
+export const StalkLayer = lazy<{ camera: Camera }>(() =>
+  import('../steps/stalk/stalk-layer').then((m) => m.StalkLayer),
+);
+export const SpotLayer = lazy<{ camera: Camera; width: number; height: number }>(() =>
+  import('../steps/spot/spot-layer').then((m) => m.SpotLayer),
+);
+export const SectionFly = lazy<
+  Parameters<typeof import('../steps/cast/section-fly').SectionFly>[0]
+>(() => import('../steps/cast/section-fly').then((m) => m.SectionFly));
+export const CompareView = lazy<
+  Parameters<typeof import('../steps/read/compare-view').CompareView>[0]
+>(() => import('../steps/read/compare-view').then((m) => m.CompareView));

@@ -1,0 +1,21 @@
+'use client';
+
+import { POSTURES } from '../../core/sight/index';
+import { Choice } from '../../ui/parts';
+import { POSTURE_NAMES } from '../../words/words';
+import { useActions, usePart } from '../context';
+import { createPlanActions } from '../plan-actions';
+
+/** The posture at the stand, in whichever step it matters. */
+export function PostureChoice() {
+  const acting = useActions(createPlanActions);
+  const posture = usePart((s) => s.posture);
+  return (
+    <Choice
+      label="Posture"
+      value={posture}
+      options={POSTURES.map((p) => [p, POSTURE_NAMES[p]] as const)}
+      onChange={acting.setPosture}
+    />
+  );
+}

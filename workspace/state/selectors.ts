@@ -1,0 +1,142 @@
+import type { ShotAngler } from '../../core/cast/index';
+import type { BeatPlan } from '../../core/formats/index';
+import type { Lie, Season } from '../../core/lies/index';
+import { ASSUMED_TEMP_C, type Mark, type TempSource } from '../../core/log/index';
+import type { Fish } from '../../core/sight/index';
+import type { StalkWay, Watcher } from '../../core/stalk/index';
+import { toCivil } from '../../core/units/index';
+import { valueOf } from './answer';
+import type { WorkspaceState } from './state';
+
+export const markOf = (s: WorkspaceState): Mark | null =>
+  s.marks.find((m) => m.id === s.markId) ?? null;
+export const lieOf = (s: WorkspaceState): Lie | null =>
+  valueOf(s, 'lies')?.lies.find((l) => l.id === s.lieId) ?? null;
+export const numberOfMark = (s: WorkspaceState, id: string) =>
+  s.marks.findIndex((m) => m.id === id) + 1;
+
+/** What the angler is after: the chosen mark, else a fish thought to lie in the chosen lie. */
+export function targetOf(s: WorkspaceState): Fish | null {
+  const mark = markOf(s);
+  if (mark) return mark;
+  const lie = lieOf(s);
+  return lie && fishIn(lie, s.settings.fishLengthCm);
+}
+
+/** How the target is called: "Fish 2", "The fish in the lie"; null without one. */
+export function targetName(s: WorkspaceState): string | null {
+  if (s.markId && numberOfMark(s, s.markId) > 0) return `Fish ${numberOfMark(s, s.markId)}`;
+  return targetOf(s) ? 'The fish in the lie' : null;
+}
+
+/** The fish thought to lie in a lie. The same lie gives the same fish, so that selectors see no change. */
+export function fishIn(lie: Lie, totalLengthCm: number): Fish {
+  const known = inLies.get(lie);
+  if (known?.totalLengthCm === totalLengthCm) return known;
+  const fish: Fish = {
+    id: lie.id,
+    xM: lie.xM,
+    yM: lie.yM,
+    fishDepthM: 0.75 * lie.depthM,
+    headingRad: lie.headingRad,
+    totalLengthCm,
+    surety: 'maybe',
+  };
+  inLies.set(lie, fish);
+  return fish;
+}
+
+const inLies = new WeakMap<Lie, Fish>();
+
+/** The best way to the stand; null while there is none. */
+export function bestWay(s: WorkspaceState): StalkWay | null {
+  const stalk = valueOf(s, 'stalk');
+  return stalk?.kind === 'way' ? stalk : null;
+}
+
+/** The way that is shown: the best, or one of the others; null while there is none. */
+export function shownWay(s: WorkspaceState): StalkWay | null {
+  if (s.stalkShown > 0) {
+    const other = valueOf(s, 'stalkStudy')?.others[s.stalkShown - 1];
+    if (other) return other;
+  }
+  return bestWay(s);
+}
+
+/** Water temperature that everything is reckoned with, C, and how it is known. */
+export const tempOf = (s: WorkspaceState) =>
+  s.triedTempC ?? s.settings.waterTempC ?? ASSUMED_TEMP_C;
+export const tempSourceOf = (s: WorkspaceState): TempSource =>
+  s.triedTempC !== null ? 'tried-on' : s.settings.waterTempC !== null ? 'read' : 'assumed';
+
+/** Season by the beat's date; months turn round south of the line. Without a place: the north's. */
+export function seasonAt(atMs: number, zone: string | undefined, latDeg: number): Season {
+  const month = Number(toCivil(atMs, zone).slice(5, 7));
+  const order: Season[] = ['winter', 'spring', 'summer', 'autumn'];
+  const quarter = Math.floor((month % 12) / 3);
+  return order[(quarter + (latDeg < 0 ? 2 : 0)) % 4]!;
+}
+
+/** Only what a fish is to those who ask how it sees: notes and history stay here. */
+export const plainFish = (f: Watcher): Watcher => ({
+  id: f.id,
+  xM: f.xM,
+  yM: f.yM,
+  fishDepthM: f.fishDepthM,
+  headingRad: f.headingRad,
+  totalLengthCm: f.totalLengthCm,
+  surety: f.surety,
+});
+
+/** The fish marked, as they came, that are not gone. */
+const present = (s: WorkspaceState) => s.marks.filter((m) => m.behaviour !== 'gone');
+
+/** As many as can be put in order. */
+const MOST_TARGETS = 8;
+
+/** The fish that are put in order. */
+export const targetsInOrder = (s: WorkspaceState): Fish[] =>
+  present(s).slice(0, MOST_TARGETS).map(plainFish);
+
+/** The marked fish beside the target that are still there. */
+export const othersOf = (s: WorkspaceState): Watcher[] => {
+  const target = targetOf(s);
+  return present(s)
+    .filter((m) => m.id !== target?.id)
+    .map(plainFish);
+};
+
+/** The best lies look too, a little, where no marked fish lies near: how many, how good, how far off. */
+const LOOKING_LIES = { most: 3, leastRating: 60, apartM: 1.5, weight: 0.3 };
+
+/** Everyone who may see the angler coming: marks that are not gone, the target, and the best lies. */
+export function watchers(s: WorkspaceState): Watcher[] {
+  const target = targetOf(s);
+  const fish: Fish[] = present(s);
+  const seen = target && !s.marks.some((m) => m.id === target.id) ? [...fish, target] : fish;
+  const lies = (valueOf(s, 'lies')?.lies ?? [])
+    .filter(
+      (lie) =>
+        lie.rating >= LOOKING_LIES.leastRating &&
+        seen.every((f) => Math.hypot(f.xM - lie.xM, f.yM - lie.yM) > LOOKING_LIES.apartM),
+    )
+    .slice(0, LOOKING_LIES.most)
+    .map((lie) => ({
+      ...fishIn(lie, s.settings.fishLengthCm),
+      weight: (LOOKING_LIES.weight * lie.rating) / 100,
+    }));
+  return [...seen.map(plainFish), ...lies];
+}
+
+export const anglerOf = ({ settings }: WorkspaceState): ShotAngler => ({
+  heightM: settings.anglerHeightM,
+  massKg: settings.anglerMassKg,
+  maxWadeM: settings.maxWadeM,
+  rodM: settings.rodM,
+  rodHand: settings.rodHand,
+  landsWithinHalfMetreToM: settings.landsWithinHalfMetreToM,
+  comfortableM: settings.comfortableM,
+});
+
+/** North of the line, or thought to be. */
+export const latitudeOf = (plan: BeatPlan) => plan.anchor?.lat ?? 1;

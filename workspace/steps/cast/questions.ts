@@ -1,0 +1,65 @@
+import type { CastQuestion, ShotsQuestion } from '../../../core/cast/index';
+import { entriesOf, type BeatPlan } from '../../../core/formats/index';
+import { rigFor } from '../../../core/rig/index';
+import { steadyLight } from '../../state/light';
+import { anglerOf, othersOf, plainFish, targetOf } from '../../state/selectors';
+import { NOTHING_ASKED, type ShotsAsked } from '../../state/shots-asked';
+import type { WorkspaceState } from '../../state/state';
+
+/** Drift is followed this long, s. */
+export const DRIFT_S = 6;
+
+/** The cast as it stands on the plan; null without a stand and a landing place. */
+export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | null {
+  if (!s.stand || !s.landing) return null;
+  const target = targetOf(s);
+  return {
+    stand: s.stand,
+    landing: s.landing,
+    lay: s.lay,
+    posture: s.posture,
+    angler: anglerOf(s),
+    conditions: steadyLight(plan, s),
+    windSchool: s.settings.methods.wind,
+    target: target && plainFish(target),
+    others: othersOf(s),
+    rig: rigFor(s.fly),
+    seconds: DRIFT_S,
+  };
+}
+
+/** Where to stand and how to cast, with what the angler pinned, left out and weighed. */
+export function shotsQuestion(
+  plan: BeatPlan,
+  s: WorkspaceState,
+  asked: ShotsAsked = s.asked,
+): ShotsQuestion | null {
+  const target = targetOf(s);
+  if (!target) return null;
+  const { methods, noticing } = s.settings;
+  return {
+    target: plainFish(target),
+    others: othersOf(s),
+    angler: anglerOf(s),
+    fly: s.fly,
+    conditions: steadyLight(plan, s),
+    from: s.from ?? entriesOf(plan),
+    castFrom: methods.castFrom,
+    windSchool: methods.wind,
+    wading: methods.wading,
+    hiding: methods.hiding,
+    alarm: { tauS: noticing.tauS, footfall: noticing.footfall },
+    forbidden: s.out,
+    ...(asked.pinLanding && s.landing && { landing: s.landing }),
+    pin: {
+      ...(asked.pinStand && s.stand && { stand: s.stand }),
+      ...(asked.pinLay && { lay: asked.pinLay }),
+    },
+    exclude: { spots: asked.withoutSpots, lays: asked.withoutLays },
+    weights: asked.weights,
+  };
+}
+
+/** The same for another fish, with nothing pinned or left out. */
+export const shotsQuestionAt = (plan: BeatPlan, s: WorkspaceState, markId: string) =>
+  shotsQuestion(plan, { ...s, markId, lieId: null }, NOTHING_ASKED);

@@ -1,0 +1,21 @@
+import { TOTAL_PER_FORK } from '../../../core/fish/index';
+import type { BeatPlan } from '../../../core/formats/index';
+import type { RateInput } from '../../../workers/protocol';
+import { steadyLight } from '../../state/light';
+import { latitudeOf, seasonAt, tempOf } from '../../state/selectors';
+import type { WorkspaceState } from '../../state/state';
+
+/** Which fish, in what water, at what hour. */
+export function rateInput(plan: BeatPlan, s: WorkspaceState): RateInput {
+  const { settings } = s;
+  return {
+    species: settings.species,
+    forkLengthCm: settings.fishLengthCm / TOTAL_PER_FORK,
+    waterTempC: tempOf(s),
+    turbidityNtu: settings.turbidityNtu,
+    prey: settings.prey,
+    season: seasonAt(s.atMs, plan.timeZone, latitudeOf(plan)),
+    method: settings.methods.holding,
+    light: steadyLight(plan, s),
+  };
+}

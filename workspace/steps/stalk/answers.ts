@@ -1,0 +1,88 @@
+import { entriesOf, type BeatPlan } from '../../../core/formats/index';
+import { spec, type AnySpec } from '../../engine/run-answers';
+import { freshOf } from '../../state/answer';
+import { HOURS } from '../../state/hours';
+import { lightByHour } from '../../state/light';
+import { anglerOf, plainFish, targetOf, targetsInOrder } from '../../state/selectors';
+import type { WorkspaceState } from '../../state/state';
+import { careNow, laterLight, stalkInput, stalkTo } from './questions';
+
+/** What Stalk asks: the way, the stand by hour, what else might be done, the far bank, the order of fish. */
+export function stalkAnswers(plan: BeatPlan): AnySpec[] {
+  const looked = (s: WorkspaceState) => s.step === 'stalk' || s.card;
+  return [
+    spec({
+      name: 'stalk',
+      water: 'final',
+      // While a cast is dragged its drift comes first: the way follows when it is let go.
+      wanted: (s) => s.dragging === null || s.step === 'stalk',
+      question: (s) => stalkInput(plan, s),
+      ask: (workers, input) => workers.stalk.plan(input),
+      then: () => ({ stalkShown: 0, wayAt: null }),
+    }),
+    spec({
+      name: 'hours',
+      when: 'at-rest',
+      question(s) {
+        const target = targetOf(s);
+        if (!target || !s.stand) return null;
+        return {
+          fish: plainFish(target),
+          stand: { ...s.stand, posture: s.posture, heightM: s.settings.anglerHeightM },
+          hours: lightByHour(plan, s),
+        };
+      },
+      async ask(workers, { fish, stand, hours }) {
+        const exposures = await workers.live.exposures(fish, stand, hours);
+        return exposures.map((exposure, i) => ({ hour: HOURS[i]!, exposure }));
+      },
+    }),
+    spec({
+      name: 'stalkStudy',
+      water: 'final',
+      when: 'at-rest',
+      wanted: looked,
+      question(s) {
+        // Of the way that is on screen, and of no other.
+        if (!freshOf(s, 'stalk')) return null;
+        const input = stalkInput(plan, s);
+        return (
+          input && {
+            way: input,
+            targetId: targetOf(s)?.id ?? '',
+            later: laterLight(plan, s),
+            care: careNow(plan, s),
+          }
+        );
+      },
+      ask: (workers, input) => workers.stalk.study(input),
+    }),
+    spec({
+      name: 'farBank',
+      water: 'final',
+      when: 'at-rest',
+      wanted: looked,
+      question: (s) => (s.farBankAsked ? stalkInput(plan, s) : null),
+      ask: (workers, input) => workers.stalk.farBank(input),
+    }),
+    spec({
+      name: 'order',
+      water: 'final',
+      when: 'at-rest',
+      question(s) {
+        const fish = targetsInOrder(s);
+        if (!s.orderAsked || fish.length === 0) return null;
+        return {
+          fish,
+          angler: anglerOf(s),
+          fly: s.fly,
+          input: stalkTo(plan, s, entriesOf(plan)[0]!),
+        };
+      },
+      async ask(workers, { fish, input, angler, fly }) {
+        const sequence = await workers.stalk.order(fish, input, { angler, fly });
+        return { fishIds: fish.map((f) => f.id), sequence };
+      },
+    }),
+  ];
+}
