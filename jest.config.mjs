@@ -14,7 +14,10 @@ export default async function config() {
   const dom = await createJestConfig({
     displayName: 'dom',
     testEnvironment: 'jsdom',
-    testMatch: ['<rootDir>/{ui,drawing,workspace,making}/**/*.test.{ts,tsx}', '<rootDir>/app/**/*.test.tsx'],
+    testMatch: [
+      '<rootDir>/{ui,drawing,workspace,making}/**/*.test.{ts,tsx}',
+      '<rootDir>/app/**/*.test.tsx',
+    ],
     setupFilesAfterEnv: ['<rootDir>/jest.setup.ts'],
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();

@@ -1,6 +1,7 @@
 import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
+import { QueryProvider } from '../sync/queries';
 import { DEFAULT_SETTINGS } from '../core/log/index';
 import { BeatTools, StreamName } from './beat-tools';
 import { BookTools } from './book-tools';
@@ -31,7 +32,11 @@ function serve(answers: Record<string, { ok?: boolean; json: unknown }> = {}): v
   }) as unknown as typeof fetch;
 }
 const show = (element: React.ReactElement) =>
-  render(<ChakraProvider value={defaultSystem}>{element}</ChakraProvider>);
+  render(
+    <ChakraProvider value={defaultSystem}>
+      <QueryProvider>{element}</QueryProvider>
+    </ChakraProvider>,
+  );
 beforeEach(() => {
   serve();
   push.mockClear();

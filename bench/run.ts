@@ -10,7 +10,7 @@ import {
   sightRing,
   windowView,
 } from '../core/sight/index';
-import { createStalkKeep, planStalkOn, stalkGround, type StalkInput } from '../core/stalk/index';
+import { createStalkKeep, planStalkOn, stalkContext, type StalkInput } from '../core/stalk/index';
 import {
   beatFromSketch,
   calibrate,
@@ -266,16 +266,16 @@ const stalk: StalkInput = {
 };
 say(
   'stalk, four postures on .25 m, one fish, all anew',
-  time(3, 1, () => void planStalkOn(stalkGround(scene, stalk), stalk)),
+  time(3, 1, () => void planStalkOn(stalkContext(scene, stalk), stalk)),
   'ms',
   300,
 );
 const kept = createStalkKeep();
 const dragged = { ...stalk, cellM: 0.5, via: [{ xM: 6, yM: -6 }] };
-stalkGround(scene, dragged, kept);
+stalkContext(scene, dragged, kept);
 say(
   'stalk while a waypoint is dragged, .5 m',
-  time(9, 3, () => void planStalkOn(stalkGround(scene, dragged, kept), dragged)),
+  time(9, 3, () => void planStalkOn(stalkContext(scene, dragged, kept), dragged)),
   'ms',
   33,
 );

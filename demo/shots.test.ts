@@ -11,7 +11,7 @@ import type { Fish } from '../core/sight/index';
 import { sampleFlow, solveFlow, type FlowField } from '../core/water/index';
 import type { BeatPlan } from '../core/formats/index';
 import { demoBeats } from './beats';
-import { groundOf, candidate, castOf } from '../core/cast/shot-candidate';
+import { shotContext, candidate, castOf } from '../core/cast/shot-candidate';
 import { standsFor } from '../core/cast/stands';
 import { shotsInput } from '../core/cast/shots-input';
 import { obstaclesOf } from '../core/cast/room-behind';
@@ -33,7 +33,7 @@ const paceAt = (flow: FlowField, p: { xM: number; yM: number }) => {
 function best(plan: BeatPlan, flow: FlowField, target: Fish, lay: Lay): number {
   const scene = createScene(plan, flow);
   const input = shotsInput(plan, { target, lays: [lay], weights: ONLY_CLEAN });
-  const ground = groundOf(scene, input, { stands: 0, candidates: 0, simulated: 0, unknown: 0 });
+  const ground = shotContext(scene, input, { stands: 0, candidates: 0, simulated: 0, unknown: 0 });
   const steps = standsFor(scene, input, ground.landing, obstaclesOf(plan));
   let next = steps.next();
   while (!next.done) next = steps.next();

@@ -16,7 +16,7 @@ import {
   type SectionDischarge,
 } from '../core/water/index';
 import { formatDischarge, type UnitSystem } from '../core/units/index';
-import { Do } from '../ui/parts';
+import { Button } from '../ui/parts';
 import { DischargeField, LengthField, Pick, PlainField } from './fields';
 
 type Way = 'typed' | 'section' | 'float' | 'stage';
@@ -213,14 +213,14 @@ function SayLevel({
         {typeof answer !== 'string' && answer.warning}
       </p>
       {typeof answer !== 'string' && (
-        <Do
+        <Button
           voice="solid"
           onClick={() =>
             onKeep({ name, dischargeM3s: Number(answer.m3s.toPrecision(4)), how: answer.how })
           }
         >
           Take it for {name}
-        </Do>
+        </Button>
       )}
     </div>
   );

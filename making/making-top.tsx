@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { Redo2, Undo2 } from 'lucide-react';
 import type { UnitSystem } from '../core/units/index';
 import { api } from '../sync/client';
-import { Do } from '../ui/parts';
+import { Button } from '../ui/parts';
 import { ThemeButton } from '../ui/theme-button';
 import { WordsField } from './fields';
 import { SAVING_WORDS, type Saving } from './use-draft';
@@ -55,9 +55,9 @@ export function MakingTop({
       <span role="status" className="saved">
         {SAVING_WORDS[draft.saving]}
       </span>
-      <Do voice="solid" onClick={onKeep}>
+      <Button voice="solid" onClick={onKeep}>
         {keepWords}
-      </Do>
+      </Button>
     </header>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { GeographicAnchor } from '../core/formats/index';
-import { Do } from '../ui/parts';
+import { Button } from '../ui/parts';
 import { PlainField } from './fields';
 
 export interface BeatPlace {
@@ -64,7 +64,9 @@ export function PlacePanel({
       </div>
       {place.timeZone && <p>Hours are those of {place.timeZone}.</p>}
       {!place.anchor && (
-        <Do onClick={() => onChange({ timeZone: zone() })}>Use this device&apos;s time zone</Do>
+        <Button onClick={() => onChange({ timeZone: zone() })}>
+          Use this device&apos;s time zone
+        </Button>
       )}
     </details>
   );

@@ -42,7 +42,7 @@ beforeEach(() => {
   global.fetch = jest.fn(async (url: string, init: RequestInit) => {
     if (!online) throw new TypeError('offline');
     sent.push({ url, body: JSON.parse(String(init.body)) });
-    return { ok: true } as Response;
+    return { ok: true, json: async () => null } as Response;
   }) as unknown as typeof fetch;
 });
 afterEach(() => jest.useRealTimers());

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Do } from '../ui/parts';
+import { Button } from '../ui/parts';
 import { api, problemOf } from '../sync/client';
 
 interface Finished {
@@ -44,7 +44,7 @@ export function useKeep(
     keepWords: input.beatId ? 'Keep the change and read it' : 'Make the beat and read it',
     refusal: refusal && (
       <p role="alert" className="refusal">
-        {refusal} <Do onClick={() => setRefusal(null)}>Done</Do>
+        {refusal} <Button onClick={() => setRefusal(null)}>Done</Button>
       </p>
     ),
   };

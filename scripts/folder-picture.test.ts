@@ -1,10 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { folderImports, folderPicture } from './folder-picture';
+import { folderImports } from './folder-picture';
 
-it('docs/folders.svg is what the code is now; draw it again with: npx tsx scripts/draw-folders.ts', () => {
+it('docs/folders.svg has the arrows that the code has; draw it again with: npx tsx scripts/draw-folders.ts', () => {
   const kept = readFileSync(join(__dirname, '..', 'docs', 'folders.svg'), 'utf8');
-  expect(kept === folderPicture()).toBe(true);
+  // How many imports an arrow stands for may change with any file; which arrows there are may not.
+  const drawn = [...kept.matchAll(/<title>(\S+ imports \S+):/g)].map((m) => m[1]!).sort();
+  const now = [...folderImports()]
+    .flatMap(([from, row]) => [...row.keys()].map((to) => `${from} imports ${to}`))
+    .sort();
+  expect(drawn).toEqual(now);
 });
 
 it('arrows run one way only: no two folders import one another', () => {

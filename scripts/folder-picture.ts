@@ -2,7 +2,19 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 
 /** Folders that are drawn, each above what it imports; inside core/ each sub-folder stands for itself. */
-const ROOTS = ['app', 'making', 'plan', 'ui', 'services', 'workers', 'store', 'core'];
+const ROOTS = [
+  'app',
+  'making',
+  'workspace',
+  'drawing',
+  'words',
+  'sync',
+  'ui',
+  'services',
+  'workers',
+  'store',
+  'core',
+];
 const ROOT = resolve(__dirname, '..');
 const IMPORT = /(?:from|import)\s*\(?\s*['"]((?:\.\.?\/|@\/)[^'"]+)['"]/g;
 

@@ -9,7 +9,7 @@ import {
 } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import type { KeptRead, Settings } from '../core/log/index';
-import { api, changes, type Reply } from './client';
+import { api, changes, type Reply, type SolveJob } from './client';
 import { pageQueue } from './page-queue';
 
 /** Between two looks at what the server is solving, ms. */
@@ -55,7 +55,9 @@ export function useSolves() {
     open,
     async stopAll() {
       await Promise.all(open.map((j) => api.stopSolve(j.hash)));
-      await client.invalidateQueries({ queryKey: SOLVES });
+      client.setQueryData<SolveJob[]>(SOLVES, (jobs) =>
+        jobs?.map((j) => (open.some((o) => o.hash === j.hash) ? { ...j, state: 'stopped' } : j)),
+      );
     },
   };
 }

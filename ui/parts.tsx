@@ -1,11 +1,11 @@
 'use client';
 
-import { Button, chakra, type ButtonProps } from '@chakra-ui/react';
+import { Button as ChakraButton, chakra, type ButtonProps } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 
 /** Chakra's button in our two voices: `solid` for the one thing to do next, `line` for the rest. */
-export function Do({ voice = 'line', ...props }: ButtonProps & { voice?: 'solid' | 'line' }) {
-  return <Button type="button" unstyled className={`do ${voice}`} {...props} />;
+export function Button({ voice = 'line', ...props }: ButtonProps & { voice?: 'solid' | 'line' }) {
+  return <ChakraButton type="button" unstyled className={`do ${voice}`} {...props} />;
 }
 
 /** A choice of one among few, as pressed cells. */
@@ -101,7 +101,7 @@ export function FigureField({
 }
 
 /** A name and its figure on one line. */
-export function Fact({ name, children }: { name: string; children: ReactNode }) {
+export function DescriptionRow({ name, children }: { name: string; children: ReactNode }) {
   return (
     <div className="fact">
       <dt>{name}</dt>
@@ -111,7 +111,7 @@ export function Fact({ name, children }: { name: string; children: ReactNode }) 
 }
 
 /** Opens on demand: the inputs behind a figure. */
-export function Behind({ title, children }: { title: string; children: ReactNode }) {
+export function Disclosure({ title, children }: { title: string; children: ReactNode }) {
   return (
     <details className="behind">
       <summary>{title}</summary>

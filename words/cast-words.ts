@@ -10,7 +10,7 @@ import type {
   CoverWater,
   Lay,
   LayKind,
-  Loser,
+  Alternative,
   Mend,
   NoShots,
   RoomBehind,
@@ -193,14 +193,14 @@ export function againstWords(r: Reason, units: UnitSystem): string {
   return 'the line lies over wood or rock';
 }
 
-const LOSES: Record<Loser['what'], string> = {
+const LOSES: Record<Alternative['what'], string> = {
   'straight-from-there': 'A straight line from the same stand',
   'near-bank': 'From the nearest bank abreast',
   'straight-below': 'From straight below',
 };
 
 /** "From the nearest bank abreast the tongue takes the line in 0.6 s." */
-export function loserWords(l: Loser, units: UnitSystem): string {
+export function loserWords(l: Alternative, units: UnitSystem): string {
   const who = LOSES[l.what];
   if (l.because.what === 'clean' && l.dragReason?.what === 'tongue-between')
     return `${who}: the tongue, ${formatSpeed(l.dragReason.value, units)}, takes the line in ${formatSeconds(l.cleanS)}.`;

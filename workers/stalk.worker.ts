@@ -5,7 +5,7 @@ import {
   createStalkKeep,
   fromFarBank,
   planStalkOn,
-  stalkGround,
+  stalkContext,
   studyWay,
 } from '../core/stalk/index';
 import type { StalkWorker } from './protocol';
@@ -25,11 +25,11 @@ const worker: StalkWorker = {
     scene = createScene(beat, flow);
     kept = createStalkKeep();
   },
-  plan: (input) => planStalkOn(stalkGround(taken(), input, kept), input),
+  plan: (input) => planStalkOn(stalkContext(taken(), input, kept), input),
   study: (input) => studyWay(taken(), input, kept),
   farBank(asked) {
     const input = { ...asked, cellM: COARSE_M };
-    return fromFarBank(stalkGround(taken(), input, kept), input);
+    return fromFarBank(stalkContext(taken(), input, kept), input);
   },
   order: (fish, input, how) => orderOfFish(taken(), fish, input, how, kept),
   quickShot: (question) => quickShot(taken(), question, kept),

@@ -118,7 +118,7 @@ it('a beat, a draft, a copy, a stream and a solve each name what is missing', as
 it('a setting that cannot be is answered with what can', async () => {
   const strict = { strict: true };
   expect(await messageOf(settingsSchema.validate({ rodM: 9 }, strict))).toBe(
-    'Your rod must be 1 to 5 m long.',
+    'Your rod must be 1 to 5 m.',
   );
   expect(await messageOf(settingsSchema.validate({ solveOn: 'moon' }, strict))).toBe(
     'Where water is solved is "moon"; it must be one of best, device, server.',

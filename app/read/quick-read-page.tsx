@@ -14,9 +14,10 @@ import { formatTemp, parseTempC, paceWord, tempUnit } from '@/core/units/index';
 import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
 import { useReads } from '@/sync/queries';
-import { useQueueReport } from '@/sync/use-queue';
+import { useQueue } from '@/sync/use-queue';
+import { SavingNotes } from './saving-notes';
 import { SPECIES_NAMES } from '@/words/words';
-import { Choice, Behind, FigureField } from '@/ui/parts';
+import { Choice, Disclosure, FigureField } from '@/ui/parts';
 import { KeptReads } from './kept-reads';
 import { Leg } from './leg';
 import { PaceTimer } from './pace-timer';
@@ -75,7 +76,7 @@ export function QuickReadPage({
   const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));
   const reading = useMemo(() => quickRead(told), [told]);
   const kept = useReads(reads);
-  const saving = useQueueReport();
+  const saving = useQueue();
   const [justKept, setJustKept] = useState(false);
   const [note, setNote] = useState('');
   const keep = () => {
@@ -147,7 +148,7 @@ export function QuickReadPage({
           options={QUICK_COLOURS.map((c) => [c, c] as const)}
           onChange={(colour) => tell({ colour })}
         />
-        <Behind title="Bottom, fish">
+        <Disclosure title="Bottom, fish">
           <label className="bottom">
             Bottom{' '}
             <select
@@ -167,11 +168,12 @@ export function QuickReadPage({
             options={SPECIES.map((s) => [s, SPECIES_NAMES[s]] as const)}
             onChange={(species) => tell({ species })}
           />
-        </Behind>
+        </Disclosure>
         <label className="note-field">
           Note <input value={note} maxLength={200} onChange={(e) => setNote(e.target.value)} />
         </label>
       </div>
+      <SavingNotes />
       <KeptReads
         reads={kept.reads}
         beats={beats}

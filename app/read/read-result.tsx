@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { NO_FISHING_FROM_C } from '@/core/fish/index';
 import type { Advice, QuickReading } from '@/core/lies/index';
 import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/index';
 import { LargePebble, Pebble } from '@/drawing/pebble';
@@ -19,12 +20,9 @@ const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
   'look-first': 'Look for the fish before you cast.',
 };
 
-/** No fishing from here on, whatever the setting (contract), C. */
-const LEAVE_FROM_C = 20;
-
 const adviceText = (a: Advice, units: UnitSystem) =>
   a === 'leave-warm'
-    ? `The water is ${formatTemp(LEAVE_FROM_C, units)} or more: leave them be, whatever rises.`
+    ? `The water is ${formatTemp(NO_FISHING_FROM_C, units)} or more: leave them be, whatever rises.`
     : ADVICE_WORDS[a];
 
 const verdict = (rating: number, warm: boolean) =>

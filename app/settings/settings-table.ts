@@ -1,3 +1,4 @@
+import { KINDER_LIMIT_C } from '@/core/fish/index';
 import type { Settings } from '@/core/log/index';
 
 type Methods = Settings['methods'];
@@ -92,7 +93,7 @@ export const METHOD_ROWS: readonly MethodRow[] = [
     key: 'heat',
     question: 'Heat',
     schools: [
-      ['kinder', 'stop at the kinder limit, 18.3 °C', 'all trout'],
+      ['kinder', `stop at the kinder limit, ${KINDER_LIMIT_C} °C`, 'all trout'],
       ['legal', 'stop at the legal limit', 'only where you entered one'],
     ],
     why: 'A fish played in warm water may die out of sight. Local closures decide in any case.',

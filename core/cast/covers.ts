@@ -3,7 +3,7 @@ import { featuresOf, shapePlaces, type BeatPlan } from '../formats/index';
 import type { Scene } from '../sight/index';
 import { foamLines, sampleSurface, surfaceCurrent } from '../water/index';
 import { FINENESS } from './drift-band';
-import { castTip, type Lay } from './lays';
+import { LAY_DEFAULTS, castTip, type Lay } from './lays';
 import { simulateDrift } from './simulate-drift';
 
 /** One place to put the fly, in its turn. Lengths are from the stand, as the angler measures them. */
@@ -76,7 +76,7 @@ const MOST_EACH = 8;
 const FOLLOWED_S = 5;
 const TRIED: readonly Lay[] = [
   { kind: 'straight' },
-  { kind: 'reach', toward: 'up-current', amountM: 1.5 },
+  { kind: 'reach', toward: 'up-current', amountM: LAY_DEFAULTS.reachM },
 ];
 
 /**

@@ -50,7 +50,7 @@ const found = (q: Partial<ShotsQuestion> = {}, side: 1 | -1 = 1): ShotsFound => 
   return r;
 };
 
-describe('a handful of shots', () => {
+describe('a pickDiverse of shots', () => {
   const r = found();
   it('is ranked, truly different, and each says what speaks for and against it', () => {
     expect(r.shots.length).toBeGreaterThanOrEqual(3);
@@ -81,7 +81,7 @@ describe('a handful of shots', () => {
     }
   });
   it('says why the obvious loses: across the tongue the line is taken within a second', () => {
-    const near = r.losers.find((l) => l.what === 'near-bank')!;
+    const near = r.alternatives.find((l) => l.what === 'near-bank')!;
     expect(near.total).toBeLessThan(r.shots[0]!.total);
     expect(near.cleanS).toBeLessThan(1);
     expect(near.because.what).toBe('clean');
@@ -174,16 +174,33 @@ it('gives way, tells its progress, and a search let go does nothing more', () =>
   const dropped = createShotSearch(scene, { target: trout(), standStepM: 1 });
   dropped.advance(1);
   expect(() => dropped.result()).toThrow('advance() has not finished');
+  // Let go, it stands where it was left: nothing runs by itself.
+  const left = dropped.progress;
+  const others = createShotSearch(scene, { target: trout(), standStepM: 1 });
+  while (!others.advance(50));
+  expect(dropped.progress).toBe(left);
+  expect(left).toBeLessThan(1);
 });
 
 it('other fish: a stand that lays line over one is marked down, and it is said', () => {
   const other: Fish = { ...trout(), id: 'two', xM: 13.5, yM: -1 };
-  const alone = found();
-  const two = found({ others: [other] });
-  expect(two.looked.stands).toBeGreaterThan(0);
-  const lines = two.shots.map((s) => s.facts.othersLiningM);
-  expect(Math.max(...lines)).toBeGreaterThan(0.6);
-  expect(alone.shots[0]!.facts.othersLiningM).toBe(Infinity);
+  const alone = found().shots[0]!;
+  // The very same cast, now with a fish under its line.
+  const pin = { stand: alone.stand, lay: alone.lay.kind };
+  const under = {
+    ...other,
+    xM: (alone.stand.xM + alone.landing.xM) / 2,
+    yM: (alone.stand.yM + alone.landing.yM) / 2,
+  };
+  const before = found({ pin }).shots[0]!;
+  const after = found({ pin, others: [under] }).shots.find(
+    (s) => s.stand.xM === before.stand.xM && s.stand.yM === before.stand.yM,
+  )!;
+  expect(before.facts.othersLiningM).toBe(Infinity);
+  expect(after.facts.othersLiningM).toBeLessThan(0.6);
+  expect(after.qualities.lining).toBeLessThan(before.qualities.lining);
+  expect(after.total).toBeLessThan(before.total);
+  expect(after.against.map((r) => r.what)).toContain('lining-others');
 });
 
 describe('the lane and what is useful of a drift', () => {

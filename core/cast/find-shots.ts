@@ -1,4 +1,4 @@
-import { onceEach, type Place } from '../grid/index';
+import { memoizeByObject, type Place } from '../grid/index';
 import type { Reason } from '../units/index';
 import type { BeatPlan } from '../formats/index';
 import { createScene, type Posture, type Scene } from '../sight/index';
@@ -8,7 +8,7 @@ import { driftBand } from './drift-band';
 import { castTip, type Lay, type LayKind } from './lays';
 import { usefulDriftM, type Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
-import { createProxy, proxyKey, proxySecondsInto } from './proxy';
+import { createDriftEstimate, estimateKey, estimateSecondsInto } from './drift-estimate';
 import { obstaclesOf, type CastKind, type RoomBehind } from './room-behind';
 import {
   cleanQuality,
@@ -24,14 +24,14 @@ import {
   candidate,
   castOf,
   driftOf,
-  groundOf,
+  shotContext,
   type Candidate,
-  type Looked,
-  type ShotGround,
+  type SearchStats,
+  type ShotContext,
 } from './shot-candidate';
 import { simulateDrift } from './simulate-drift';
 import { standsFor, type Stand } from './stands';
-import { losers, type Loser } from './losers';
+import { alternatives, type Alternative } from './alternatives';
 import type { WindOnCast } from './wind';
 
 /** One plan to be carried out: where from, how, and what speaks for and against it. */
@@ -60,16 +60,16 @@ export interface Shot {
 export interface ShotsFound {
   kind: 'shots';
   shots: Shot[];
-  losers: Loser[];
+  alternatives: Alternative[];
   lead: Lead;
   landing: Place;
-  looked: Looked;
+  looked: SearchStats;
 }
 
 export interface NoShots {
   kind: 'no shots';
   reason: 'no-start' | 'no-stand' | 'no-lay' | 'fish-on-land' | 'landing-on-land';
-  looked: Looked;
+  looked: SearchStats;
 }
 export type ShotsResult = ShotsFound | NoShots;
 
@@ -87,12 +87,12 @@ interface Effort {
   fine: number;
   /** Round so many of the best the neighbours are looked at too. */
   round: number;
-  /** Shots of one handful, at most. */
-  handful: number;
+  /** Shots of one pickDiverse, at most. */
+  pickDiverse: number;
 }
-const WHOLE: Effort = { coarse: 1200, fine: 100, round: 6, handful: 5 };
+const WHOLE: Effort = { coarse: 1200, fine: 100, round: 6, pickDiverse: 5 };
 /** One cast to begin from, on a wide grid of stands. */
-const QUICK: Effort = { coarse: 60, fine: 12, round: 0, handful: 1 };
+const QUICK: Effort = { coarse: 60, fine: 12, round: 0, pickDiverse: 1 };
 const QUICK_STAND_STEP_M = 1;
 /** Two shots are truly different when their stands are this far apart, or the line is laid otherwise, m. */
 const APART_M = 3;
@@ -134,10 +134,10 @@ export function createShotSearch(
   };
 }
 
-const scenesOf = onceEach<FlowField, WeakMap<BeatPlan, Scene>>(() => new WeakMap());
+const scenesOf = memoizeByObject<FlowField, WeakMap<BeatPlan, Scene>>(() => new WeakMap());
 
 /**
- * All stands that can be reached x all lays, judged as `shot-terms.ts` lists; the best handful that
+ * All stands that can be reached x all lays, judged as `shot-terms.ts` lists; the best pickDiverse that
  * truly differ, each with what speaks for and against it, and why the obvious alternatives lose.
  */
 export function findShots(plan: BeatPlan, flow: FlowField, question: ShotsQuestion): ShotsResult {
@@ -168,14 +168,14 @@ function* search(
   effort: Effort,
   keep?: StalkKeep,
 ): Generator<number, ShotsResult> {
-  const looked: Looked = { stands: 0, candidates: 0, simulated: 0, unknown: 0 };
+  const looked: SearchStats = { stands: 0, candidates: 0, simulated: 0, unknown: 0 };
   const no = (reason: NoShots['reason']): NoShots => ({ kind: 'no shots', reason, looked });
   const { flow } = scene;
   const wet = (p: Place) =>
     sampleSurface(surfaceCurrent(flow), p.xM, p.yM, { depthM: 0, u: 0, v: 0 }).depthM > 0;
   if (!wet(input.target)) return no('fish-on-land');
   if (input.lays.length === 0) return no('no-lay');
-  const ground = groundOf(scene, input, looked);
+  const ground = shotContext(scene, input, looked);
   if (!wet(ground.landing)) return no('landing-on-land');
   const stands = yield* standsFor(scene, input, ground.landing, obstaclesOf(scene.plan), keep);
   if (!stands) return no('no-start');
@@ -195,7 +195,7 @@ function* search(
   );
   fine.push(...about);
   const shots: Shot[] = [];
-  for (const c of handful(fine, effort.handful)) {
+  for (const c of pickDiverse(fine, effort.pickDiverse)) {
     shots.push(shotOf(ground, c));
     yield 0.98;
   }
@@ -203,7 +203,7 @@ function* search(
   return {
     kind: 'shots',
     shots,
-    losers: losers(ground, stands, shots[0]!),
+    alternatives: alternatives(ground, stands, shots[0]!),
     lead: ground.lead,
     landing: ground.landing,
     looked,
@@ -212,15 +212,15 @@ function* search(
 
 /** Every stand and lay by the quick estimate; of each lay the best, spaced. */
 function* quickLook(
-  ground: ShotGround,
+  ground: ShotContext,
   stands: readonly Stand[],
   goOn: number,
 ): Generator<number, Candidate[]> {
   const { input, landing } = ground;
-  const proxy = createProxy();
+  const proxy = createDriftEstimate();
   const byLay = new Map(input.lays.map((lay): [Lay, Hopeful[]] => [lay, []]));
-  const keys = [...new Set(input.lays.map(proxyKey))];
-  const sets = keys.map((key) => input.lays.filter((lay) => proxyKey(lay) === key));
+  const keys = [...new Set(input.lays.map(estimateKey))];
+  const sets = keys.map((key) => input.lays.filter((lay) => estimateKey(lay) === key));
   for (let s = 0; s < stands.length; s++) {
     if (s % 50 === 0) yield 0.45 + (0.2 * s) / stands.length;
     const stand = stands[s]!;
@@ -229,25 +229,25 @@ function* quickLook(
       if (lays.length === 0) continue;
       const tip = castTip(stand.place, landing, input.angler.rodM, lays[0]!.kind);
       const { current, upRad, followedS } = ground;
-      proxySecondsInto(proxy, current, tip, landing, lays, upRad, followedS);
+      estimateSecondsInto(proxy, current, tip, landing, lays, upRad, followedS);
       ground.looked.candidates += lays.length;
       lays.forEach((lay, l) => {
         const cast = castOf(ground, stand, lay)!;
         const c = candidate(ground, stand, lay, cast, proxy.seconds[l]!);
-        byLay.get(lay)!.push({ ...c, hoped: hopedTotal(ground, c, proxy.boundS[l]!) });
+        byLay.get(lay)!.push({ ...c, hoped: upperBound(ground, c, proxy.boundS[l]!) });
       });
     }
   }
   return [...byLay.values()].flatMap((list) =>
-    worthALook(list, Math.ceil(goOn / input.lays.length)),
+    shortlist(list, Math.ceil(goOn / input.lays.length)),
   );
 }
 
 /** A candidate by its quick estimate, and its total if its line dragged no sooner than it must. */
 type Hopeful = Candidate & { hoped: number };
 
-function hopedTotal(
-  { weights, lane, landingAlongM, passes }: ShotGround,
+function upperBound(
+  { weights, lane, landingAlongM, passes }: ShotContext,
   c: Candidate,
   boundS: number,
 ) {
@@ -258,7 +258,7 @@ function hopedTotal(
 }
 
 /** Half of them the best as estimated, half the best as hoped: neither estimate is to be trusted alone. */
-function worthALook(list: Hopeful[], most: number): Candidate[] {
+function shortlist(list: Hopeful[], most: number): Candidate[] {
   if (list.length <= most) return list;
   const likely = spaced(list, most / 2, SPACED_M);
   const taken = new Set<Candidate>(likely);
@@ -268,7 +268,7 @@ function worthALook(list: Hopeful[], most: number): Candidate[] {
 
 /** Of the best few, the stands round them that had no closer look: candidates were spaced. */
 function neighbours(
-  ground: ShotGround,
+  ground: ShotContext,
   stands: readonly Stand[],
   fine: readonly Candidate[],
   roundBest: number,
@@ -312,7 +312,7 @@ export function spaced(list: Candidate[], most: number, apartM: number): Candida
 }
 
 function* simulateAll(
-  ground: ShotGround,
+  ground: ShotContext,
   list: readonly Candidate[],
   fineness: { nodeM: number; dtS: number; roughly?: boolean },
   from: number,
@@ -342,7 +342,7 @@ function* simulateAll(
  * The best that truly differ: first stands well apart, no lay more than twice; then, if there is room,
  * from the same stands the line laid another way.
  */
-export function handful(list: readonly Candidate[], most = WHOLE.handful): Candidate[] {
+export function pickDiverse(list: readonly Candidate[], most = WHOLE.pickDiverse): Candidate[] {
   const sorted = [...list].sort((a, b) => b.total - a.total || b.cleanS - a.cleanS);
   const out: Candidate[] = [];
   const near = (a: Candidate, b: Candidate) =>
@@ -367,7 +367,7 @@ const alikeLays = (a: LayKind, b: LayKind) =>
   [STRAIGHT, LOOSE].some((group) => group.includes(a) && group.includes(b));
 
 /** A candidate in full: its band, where the fish is led, and its reasons. */
-export function shotOf(ground: ShotGround, c: Candidate): Shot {
+export function shotOf(ground: ShotContext, c: Candidate): Shot {
   const { scene, input } = ground;
   const away = leadAway(scene, c.stand.place, input.target, input.others, ground.snags);
   const { best, cleanS } = driftBand(scene.flow, driftOf(ground, c.stand.place, c.lay));

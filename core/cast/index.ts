@@ -42,8 +42,8 @@ export {
   type ShotsFound,
   type ShotsResult,
 } from './find-shots';
-export type { Looked } from './shot-candidate';
-export type { Loser } from './losers';
+export type { SearchStats } from './shot-candidate';
+export type { Alternative } from './alternatives';
 export {
   SEARCHED_LAYS,
   shotsInput,

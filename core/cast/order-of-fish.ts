@@ -3,7 +3,7 @@ import type { Fish, Scene } from '../sight/index';
 import {
   createStalkKeep,
   planStalkOn,
-  stalkGround,
+  stalkContext,
   type StalkInput,
   type StalkKeep,
 } from '../stalk/index';
@@ -58,7 +58,7 @@ export function orderOfFish(
     if (!shot) return { fish: target, stand: start, calmOf: fish.map(() => 0) };
     const to = { ...how, fish: [...fish], to: shot.stand, endPosture: shot.posture, via: [] };
     const input = { ...to, cellM: COARSE_M };
-    const way = planStalkOn(stalkGround(scene, input, keep), input);
+    const way = planStalkOn(stalkContext(scene, input, keep), input);
     // A stand that no way leads to leaves nobody calm: it comes last.
     const calmOf = fish.map((g) =>
       way.kind === 'way' ? way.calm.find((c) => c.fishId === g.id)!.best : 0,

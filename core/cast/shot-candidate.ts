@@ -23,7 +23,7 @@ import type { Stand } from './stands';
 /** A drift is followed this long in a search, s. */
 export const FOLLOWED_S = 8;
 /** How much was looked at, and by what. */
-export interface Looked {
+export interface SearchStats {
   stands: number;
   candidates: number;
   simulated: number;
@@ -42,7 +42,7 @@ export interface Candidate {
 }
 
 /** All that a search stands on. */
-export interface ShotGround {
+export interface ShotContext {
   scene: Scene;
   input: ShotsInput;
   lane: Lane;
@@ -58,10 +58,10 @@ export interface ShotGround {
   weights: TermWeights;
   /** Longer than any drift is of use here, s. */
   followedS: number;
-  looked: Looked;
+  looked: SearchStats;
 }
 
-export function groundOf(scene: Scene, input: ShotsInput, looked: Looked): ShotGround {
+export function shotContext(scene: Scene, input: ShotsInput, looked: SearchStats): ShotContext {
   const { flow } = scene;
   const lead = leadFor(flow, input.target, {
     ...(input.driftBackM !== undefined && { driftBackM: input.driftBackM }),
@@ -105,11 +105,11 @@ const LANE_UP_M = 8;
 const LANE_DOWN_M = 6;
 
 /** By which cast a lay can be thrown from a stand; null when it cannot. */
-export const castOf = ({ input }: ShotGround, stand: Stand, lay: Lay): CastKind | null =>
+export const castOf = ({ input }: ShotContext, stand: Stand, lay: Lay): CastKind | null =>
   castAllowed(stand, lay.kind, { rodM: input.angler.rodM, leaderM: input.leaderM }).cast;
 
 /** The drift of a candidate, stopped at its first drag. */
-export const driftOf = ({ input, landing }: ShotGround, stand: Place, lay: Lay): DriftInput => ({
+export const driftOf = ({ input, landing }: ShotContext, stand: Place, lay: Lay): DriftInput => ({
   tip: castTip(stand, landing, input.angler.rodM, lay.kind),
   stand,
   landing,
@@ -121,7 +121,7 @@ export const driftOf = ({ input, landing }: ShotGround, stand: Place, lay: Lay):
 
 /** A candidate judged by its clean seconds; lining by the line as laid, else by the chord. */
 export function candidate(
-  ground: ShotGround,
+  ground: ShotContext,
   stand: Stand,
   lay: Lay,
   cast: CastKind,

@@ -10,7 +10,7 @@ import type {
   WadingSchool,
   Watcher,
 } from '../stalk/index';
-import type { Lay, LayKind } from './lays';
+import { LAY_DEFAULTS, type Lay, type LayKind } from './lays';
 import type { CastFrom, TermWeights } from './shot-terms';
 import type { WindSchool } from './wind';
 
@@ -62,8 +62,8 @@ export type ShotsQuestion = Partial<Omit<ShotsInput, 'target' | 'angler' | 'rig'
 /** Every lay, with its usual amount. */
 export const SEARCHED_LAYS: readonly Lay[] = [
   { kind: 'straight' },
-  { kind: 'reach', toward: 'up-current', amountM: 1.5 },
-  { kind: 'reach', toward: 'down-current', amountM: 1.5 },
+  { kind: 'reach', toward: 'up-current', amountM: LAY_DEFAULTS.reachM },
+  { kind: 'reach', toward: 'down-current', amountM: LAY_DEFAULTS.reachM },
   { kind: 'slack' },
   { kind: 'pile' },
   { kind: 'curve', toward: 'up-current' },

@@ -3,7 +3,7 @@ import { fishView, movingExposuresInto, POSTURES, type Posture, type Scene } fro
 import {
   cellPlace,
   seenInto,
-  stalkGround,
+  stalkContext,
   waysOut,
   type StalkKeep,
   type StalkQuestion,
@@ -72,7 +72,7 @@ export function* standsFor(
     ...(input.forbidden && { forbidden: input.forbidden }),
     ...(input.alarm && { alarm: input.alarm }),
   };
-  const ground = stalkGround(scene, question, keep);
+  const ground = stalkContext(scene, question, keep);
   yield 0.15;
   const ways = waysOut(ground, question);
   if (!ways) return null;

@@ -1,4 +1,4 @@
-import { fnv1a64, type Place } from '../grid/index';
+import { distanceToPolyline, pointInPolygon, fnv1a64, type Place } from '../grid/index';
 
 /** A geometry in the plan frame, metres. Rings do not repeat their first point. */
 export type Shape =
@@ -119,6 +119,15 @@ export function featuresOf<K extends FeatureKind>(plan: BeatPlan, kind: K): Feat
 export function shapePlaces(shape: Shape): Place[] {
   if (shape.type === 'Point') return [shape.place];
   return shape.type === 'LineString' ? shape.line : shape.ring;
+}
+
+/** How far a place is from a shape, m: to its point, its line, or its edge; 0 inside a polygon. */
+export function distanceToShape(place: Place, shape: Shape): number {
+  if (shape.type === 'Point')
+    return Math.hypot(shape.place.xM - place.xM, shape.place.yM - place.yM);
+  if (shape.type === 'LineString') return distanceToPolyline(place, shape.line);
+  if (pointInPolygon(place, shape.ring)) return 0;
+  return distanceToPolyline(place, [...shape.ring, shape.ring[0]!]);
 }
 
 /** 16 hex digits over everything that can change an answer computed from the plan. */

@@ -15,7 +15,14 @@ export type {
   Station,
 } from './beat-plan';
 export { entriesOf } from './entries';
-export { LEVEL_NAMES, BED_MATERIALS, featuresOf, planHash, shapePlaces } from './beat-plan';
+export {
+  LEVEL_NAMES,
+  BED_MATERIALS,
+  distanceToShape,
+  featuresOf,
+  planHash,
+  shapePlaces,
+} from './beat-plan';
 export { readBeat, type BeatProblem, type ReadBeatResult } from './read-beat';
 export { writeBeat } from './write-beat';
 export { writeGpx, type GpxContent } from './write-gpx';

@@ -221,11 +221,12 @@ describe('asking one place again and again', () => {
   });
   it('methods share most of their best, and say why where they part', () => {
     const d = methodDifference(GULLY, flow, TROUT, 'energy-budget', 'cover-first');
-    expect(d.shared).toBeLessThanOrEqual(d.of);
-    expect(methodDifference(GULLY, flow, TROUT, 'soft-water', 'soft-water')).toMatchObject({
-      partings: [],
-      shared: d.of > 0 ? expect.any(Number) : 0,
-    });
+    expect(d.of).toBeGreaterThan(2);
+    expect(d.shared).toBeGreaterThan(0);
+    expect(d.shared).toBeLessThan(d.of);
+    const self = methodDifference(GULLY, flow, TROUT, 'soft-water', 'soft-water');
+    expect(self.partings).toEqual([]);
+    expect(self.shared).toBe(self.of);
     for (const p of d.partings) expect(p.ratings.own).toBeGreaterThan(0);
   });
   it('expected fish: between none and all, more with better lies', () => {

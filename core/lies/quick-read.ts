@@ -1,3 +1,4 @@
+import { NO_FISHING_FROM_C } from '../fish/index';
 import { clamp } from '../grid/index';
 import { BED_MATERIALS, type BedMaterial } from '../formats/index';
 import type { Reason } from '../units/index';
@@ -262,7 +263,7 @@ function kindAsTold(a: QuickAnswers): LieKind {
 
 /** Rules of thumb (common practice) for what to try, first things first. */
 function adviceFor(a: QuickAnswers, rating: number, temperature: number): Advice[] {
-  if (a.waterTempC >= 20) return ['leave-warm'];
+  if (a.waterTempC >= NO_FISHING_FROM_C) return ['leave-warm'];
   const out: Advice[] = [];
   if (a.waterTempC > 12 && temperature < 0.75) out.push('wait-cooler');
   if (rating < 25) out.push('walk-on');

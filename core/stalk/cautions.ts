@@ -1,4 +1,4 @@
-import { featuresOf, shapePlaces } from '../formats/index';
+import { featuresOf, distanceToShape, shapePlaces } from '../formats/index';
 import type { Species } from '../fish/index';
 import type { Place } from '../grid/index';
 import type { Scene } from '../sight/index';
@@ -58,9 +58,7 @@ export function cautionsOf(scene: Scene, way: StalkWay, now: CautionInput): Caut
   if (near(scene, ['log', 'rootwad', 'snag'], places, WOOD_M)) out.push({ kind: 'loose-wood' });
   if (now.sky !== 'clear') out.push({ kind: 'lightning' });
   for (const h of featuresOf(scene.plan, 'hazard')) {
-    const metres = Math.min(
-      ...shapePlaces(h.shape).flatMap((p) => places.map((q) => distance(p, q))),
-    );
+    const metres = Math.min(...places.map((q) => distanceToShape(q, h.shape)));
     if (metres < MARKED_M) out.push({ kind: 'marked', note: h.note, metres });
   }
   return out;
@@ -75,9 +73,7 @@ function near(
   m: number,
 ): boolean {
   return kinds.some((kind) =>
-    featuresOf(scene.plan, kind).some((f) =>
-      shapePlaces(f.shape).some((p) => places.some((q) => distance(p, q) < m)),
-    ),
+    featuresOf(scene.plan, kind).some((f) => places.some((q) => distanceToShape(q, f.shape) < m)),
   );
 }
 

@@ -3,7 +3,7 @@ import type { Scene } from '../sight/index';
 import { cellAt } from './walk-grid';
 import {
   planStalkOn,
-  type StalkGround,
+  type StalkContext,
   type StalkInput,
   type StalkResult,
   type StalkWay,
@@ -23,7 +23,7 @@ const BACK_M = 0.8;
  * The way for one who means to come from the bank across from the start: the crossing that weighs
  * least of those the limits allow, then the way onward. The crossing is never promised safe.
  */
-export function fromFarBank(ground: StalkGround, input: StalkInput): FarBank {
+export function fromFarBank(ground: StalkContext, input: StalkInput): FarBank {
   const { scene, grid } = ground;
   const start = 'xM' in input.from ? input.from : input.from[0];
   if (!start) return { kind: 'no safe crossing' };

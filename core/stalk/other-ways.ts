@@ -1,5 +1,5 @@
 import type { Place } from '../grid/index';
-import { planStalkOn, type StalkGround, type StalkInput, type StalkWay } from './plan-stalk';
+import { planStalkOn, type StalkContext, type StalkInput, type StalkWay } from './plan-stalk';
 import type { Forbidden } from './walk-grid';
 
 /** A way counts as another when less than this share of it lies near the first (our guess). */
@@ -27,8 +27,8 @@ export function sameWay(a: StalkWay, b: StalkWay): number {
  * of those before it. Fewer than three where the land allows no more.
  */
 export function otherWays(
-  ground: StalkGround,
-  regrid: (forbidden: readonly Forbidden[]) => StalkGround,
+  ground: StalkContext,
+  regrid: (forbidden: readonly Forbidden[]) => StalkContext,
   input: StalkInput,
 ): StalkWay[] {
   const first = planStalkOn(ground, input);

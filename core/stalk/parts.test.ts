@@ -1,4 +1,4 @@
-import type { BeatFeature } from '../formats/index';
+import { distanceToShape, type BeatFeature } from '../formats/index';
 import { createRandom } from '../grid/index';
 import {
   createScene,
@@ -23,7 +23,7 @@ import {
   seenField,
   shadowAt,
   shadowLeaves,
-  stalkGround,
+  stalkContext,
   walkGrid,
   type StalkInput,
 } from './index';
@@ -94,6 +94,30 @@ it('footfall: stone louder than turf, walking louder than crawling, fading with 
   expect(carriedTo(2, 1)).toBeCloseTo(0.2 * carriedTo(2, 0), 12);
 });
 
+it('the margin round a hazard is kept along its edges as round its corners', () => {
+  const long: BeatFeature = {
+    kind: 'hazard',
+    note: 'soft ground',
+    shape: {
+      type: 'Polygon',
+      ring: [
+        { xM: 4, yM: -9 },
+        { xM: 14, yM: -9 },
+        { xM: 14, yM: -7 },
+        { xM: 4, yM: -7 },
+      ],
+    },
+  };
+  const walker = { heightM: 1.75, massKg: 78, maxWadeM: 0.7 };
+  const grid = walkGrid(createScene(plan(long), stream(0.1, 0.5)), walker, [], 0.25);
+  const at = (xM: number, yM: number) => grid.closed[cellAt(grid, { xM, yM })];
+  // Half way along an edge of ten metres, five from either corner.
+  expect(at(9, -6.75)).toBe(CLOSED.hazard);
+  expect(at(9, -5)).toBe(CLOSED.open);
+  expect(distanceToShape({ xM: 9, yM: -6.6 }, long.shape)).toBeCloseTo(0.4, 9);
+  expect(distanceToShape({ xM: 9, yM: -8 }, long.shape)).toBe(0);
+});
+
 it('the grid closes rocks, deep water, hazards and spots taken out, and nothing else', () => {
   const hazard: BeatFeature = {
     kind: 'hazard',
@@ -151,7 +175,7 @@ describe('the other bank', () => {
     const p = plan();
     const scene = createScene(p, gentle);
     const input = { ...asked, to: { xM: 8, yM: 5 } };
-    const far = fromFarBank(stalkGround(scene, input), input);
+    const far = fromFarBank(stalkContext(scene, input), input);
     if (far.kind !== 'crossed') throw new Error(far.kind);
     expect(far.crossing.wadedM).toBeGreaterThan(5);
     expect(far.landsAt.yM).toBeGreaterThan(4);
@@ -159,7 +183,7 @@ describe('the other bank', () => {
   });
   it('is said to have no safe crossing where the water is too quick', () => {
     const scene = createScene(plan(), stream(1.6, 0.5));
-    expect(fromFarBank(stalkGround(scene, asked), asked)).toEqual({ kind: 'no safe crossing' });
+    expect(fromFarBank(stalkContext(scene, asked), asked)).toEqual({ kind: 'no safe crossing' });
   });
 });
 

@@ -9,7 +9,7 @@ import {
   type Fish,
 } from '../sight/index';
 import type { FlowField } from '../water/index';
-import { otherWays, planStalk, sameWay, stalkGround, whatIfStalk, type StalkInput } from './index';
+import { otherWays, planStalk, sameWay, stalkContext, whatIfStalk, type StalkInput } from './index';
 
 const fish: Fish = {
   id: 'f',
@@ -230,8 +230,8 @@ describe('how a way is chosen', () => {
     };
     const scene = createScene(p, gentle);
     const ways = otherWays(
-      stalkGround(scene, input),
-      (forbidden) => stalkGround(scene, { ...input, forbidden }),
+      stalkContext(scene, input),
+      (forbidden) => stalkContext(scene, { ...input, forbidden }),
       input,
     );
     expect(ways.length).toBeGreaterThan(0);

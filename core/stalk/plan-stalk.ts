@@ -1,4 +1,4 @@
-import { onceEach, type Place } from '../grid/index';
+import { memoizeByObject, type Place } from '../grid/index';
 import type { BeatPlan } from '../formats/index';
 import {
   createScene,
@@ -82,7 +82,7 @@ const SURETY_WEIGHT = { sure: 1, likely: 0.8, maybe: 0.4 } as const;
 export const FINE_M = 0.25;
 
 /** What a search stands on; worked out once and kept while the same things are asked of. */
-export interface StalkGround {
+export interface StalkContext {
   scene: Scene;
   grid: WalkGrid;
   seen: SeenField;
@@ -92,7 +92,7 @@ export interface StalkGround {
  * The ground of a question. `kept` may hold what an earlier question worked out (`createStalkKeep`):
  * a grid for the same body and spots, and what a fish sees in the same light.
  */
-export function stalkGround(scene: Scene, input: StalkQuestion, kept?: StalkKeep): StalkGround {
+export function stalkContext(scene: Scene, input: StalkQuestion, kept?: StalkKeep): StalkContext {
   const { fish, angler, conditions, forbidden = [], cellM = FINE_M } = input;
   const { heightM } = angler;
   const once = kept ?? createStalkKeep();
@@ -130,7 +130,7 @@ function keep<T>(most: number) {
   };
 }
 
-const scenesOf = onceEach<FlowField, WeakMap<BeatPlan, Scene>>(() => new WeakMap());
+const scenesOf = memoizeByObject<FlowField, WeakMap<BeatPlan, Scene>>(() => new WeakMap());
 
 /**
  * The least costly way from a place to a stand, with posture as state (walking, crouched, kneeling,
@@ -142,10 +142,10 @@ export function planStalk(plan: BeatPlan, flow: FlowField, input: StalkInput): S
   const scenes = scenesOf(flow);
   const scene = scenes.get(plan) ?? createScene(plan, flow);
   scenes.set(plan, scene);
-  return planStalkOn(stalkGround(scene, input), input);
+  return planStalkOn(stalkContext(scene, input), input);
 }
 
-export function planStalkOn(ground: StalkGround, input: StalkInput): StalkResult {
+export function planStalkOn(ground: StalkContext, input: StalkInput): StalkResult {
   const { grid, seen, scene } = ground;
   const problem = whatCannotBe(ground, input);
   if (problem) return problem;
@@ -198,7 +198,7 @@ export function weighingOf(input: StalkQuestion): Weighing {
 }
 
 /** What makes the question one without an answer, before anything is searched. */
-function whatCannotBe({ scene, grid }: StalkGround, input: StalkInput): NoWay | null {
+function whatCannotBe({ scene, grid }: StalkContext, input: StalkInput): NoWay | null {
   const no = (reason: NoWay['reason'], about?: string): NoWay => ({
     kind: 'no way',
     reason,

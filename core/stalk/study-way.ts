@@ -3,7 +3,7 @@ import { cautionsOf, type Caution, type CautionInput } from './cautions';
 import { otherWays } from './other-ways';
 import {
   planStalkOn,
-  stalkGround,
+  stalkContext,
   type StalkInput,
   type StalkKeep,
   type StalkWay,
@@ -40,12 +40,12 @@ export function studyWay(
   { way: asked, targetId, later, care }: WayStudyInput,
   keep: StalkKeep,
 ): StalkStudy {
-  const plan = (input: StalkInput) => planStalkOn(stalkGround(scene, input, keep), input);
+  const plan = (input: StalkInput) => planStalkOn(stalkContext(scene, input, keep), input);
   const input = { ...asked, cellM: COARSE_M };
   const way = plan(asked);
   const stand = { ...asked.to, posture: asked.endPosture, heightM: asked.angler.heightM };
   const regrid = (forbidden: StalkInput['forbidden']) =>
-    stalkGround(scene, { ...input, ...(forbidden && { forbidden }) }, keep);
+    stalkContext(scene, { ...input, ...(forbidden && { forbidden }) }, keep);
   const others =
     way.kind === 'way' ? otherWays(regrid(input.forbidden), regrid, input).slice(1) : [];
   return {

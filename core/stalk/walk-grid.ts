@@ -1,7 +1,7 @@
-import { pointInPolygon, type Place } from '../grid/index';
+import type { Place } from '../grid/index';
 import {
   featuresOf,
-  shapePlaces,
+  distanceToShape,
   type BedMaterial,
   type BeatPlan,
   type FeatureOf,
@@ -146,8 +146,7 @@ function bedAmong(beds: readonly FeatureOf<'bed'>[], place: Place): BedMaterial 
 const near = (a: Place, b: Place, m: number) => Math.hypot(a.xM - b.xM, a.yM - b.yM) < m;
 
 const within = (shape: Shape, place: Place, marginM: number): boolean =>
-  (shape.type === 'Polygon' && pointInPolygon(place, shape.ring)) ||
-  shapePlaces(shape).some((p) => near(p, place, marginM));
+  distanceToShape(place, shape) <= marginM;
 
 /** Boulders, logs and bushes are walked round. */
 function solidAt(scene: Scene, place: Place): boolean {

@@ -1,6 +1,6 @@
 import { createScene, POSTURES, type Fish } from '../sight/index';
 import { bush, overcast, plan, stream } from './fixtures/streams';
-import { cellAt, planStalkOn, stalkGround, waysOut, type StalkInput } from './index';
+import { cellAt, planStalkOn, stalkContext, waysOut, type StalkInput } from './index';
 
 const fish: Fish = {
   id: 'one',
@@ -26,7 +26,7 @@ const input: StalkInput = {
 const scene = createScene(plan(bush(6.5, -5)), stream(0.4, 0.5));
 
 it('to every place at once costs what the way to that place alone costs', () => {
-  const ground = stalkGround(scene, input);
+  const ground = stalkContext(scene, input);
   const all = waysOut(ground, input)!;
   const cells = all.grid.nx * all.grid.ny;
   for (const to of [input.to, { xM: 15, yM: -6 }, { xM: 12, yM: 6 }, { xM: 4, yM: -5 }]) {
@@ -41,7 +41,7 @@ it('to every place at once costs what the way to that place alone costs', () => 
 });
 
 it('where no way leads the cost is infinite and nobody is calm; without an open start there is no answer', () => {
-  const ground = stalkGround(scene, input);
+  const ground = stalkContext(scene, input);
   const all = waysOut(ground, input)!;
   const bushCell = cellAt(all.grid, { xM: 6.5, yM: -5 });
   expect(all.cost[bushCell]).toBe(Infinity);

@@ -1,7 +1,7 @@
 import { POSTURES } from '../sight/index';
 import { CHANGE_S } from './guesses';
 import { leastCosts } from './least-cost';
-import { weighingOf, type StalkGround, type StalkQuestion } from './plan-stalk';
+import { weighingOf, type StalkContext, type StalkQuestion } from './plan-stalk';
 import { cellAt, type WalkGrid } from './walk-grid';
 import { costsOf, stepSeconds, visitNeighbours } from './way-search';
 
@@ -22,7 +22,7 @@ export interface WaysOut {
  * As `planStalk`, but to every cell (Dijkstra 1959): which stands can be reached, and what getting
  * there costs. null when no start is open. Waypoints are not asked here.
  */
-export function waysOut(ground: StalkGround, input: StalkQuestion): WaysOut | null {
+export function waysOut(ground: StalkContext, input: StalkQuestion): WaysOut | null {
   const { grid, seen } = ground;
   const how = weighingOf(input);
   const costs = costsOf(grid, seen, how);

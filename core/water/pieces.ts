@@ -1,4 +1,4 @@
-import { distanceTransform, onceEach, smoothInto } from '../grid/index';
+import { distanceTransform, memoizeByObject, smoothInto } from '../grid/index';
 import type { FlowField } from './flow-field';
 import { surfaceFactor } from './profile';
 
@@ -73,7 +73,7 @@ const [RIFFLE, RUN, GLIDE, POOL, TAIL] = [0, 1, 2, 3, 4];
  * Pieces of a flow: each cell classed by Froude number, depth and what lies round it (rules of the
  * contract), the classes merged into patches, slivers given to the neighbour they touch most.
  */
-export const classifyPieces = onceEach(classify);
+export const classifyPieces = memoizeByObject(classify);
 
 function classify(flow: FlowField): Pieces {
   const { nx, ny, cellM, depthM } = flow;

@@ -1,4 +1,4 @@
-import { onceEach, smoothInto } from '../grid/index';
+import { memoizeByObject, smoothInto } from '../grid/index';
 import { brokenWater } from './broken-water';
 import type { FlowField } from './flow-field';
 import { traceRidges, type Ridge } from './ridges';
@@ -70,7 +70,7 @@ export function foam(flow: FlowField): Float64Array {
 }
 
 /** Foam and drift lines: ridges of the foam across the current. */
-export const foamLines = onceEach((flow: FlowField): Ridge[] =>
+export const foamLines = memoizeByObject((flow: FlowField): Ridge[] =>
   traceRidges(flow, foam(flow), {
     start: FOAM_START,
     keep: FOAM_KEEP,

@@ -1,4 +1,4 @@
-import { onceEach } from '../grid/index';
+import { memoizeByObject } from '../grid/index';
 import type { FlowField, FlowSample } from './flow-field';
 import { surfaceFactor } from './profile';
 
@@ -12,7 +12,7 @@ export interface SurfaceCurrent {
 }
 
 /** Made once a flow; a flow is never changed after it is solved. */
-export const surfaceCurrent = onceEach((flow: FlowField): SurfaceCurrent => {
+export const surfaceCurrent = memoizeByObject((flow: FlowField): SurfaceCurrent => {
   const u = new Float64Array(flow.depthM.length);
   const v = new Float64Array(flow.depthM.length);
   const wet = new Float64Array(flow.depthM.length);

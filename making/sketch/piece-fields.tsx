@@ -15,7 +15,7 @@ import {
   type PaceWord,
   type UnitSystem,
 } from '../../core/units/index';
-import { Choice, Do } from '../../ui/parts';
+import { Choice, Button } from '../../ui/parts';
 import { LengthField, Pick, PlainField } from '../fields';
 
 const DEPTH_WORDS = ['ankle', 'shin', 'knee', 'thigh', 'waist'] as const;
@@ -248,10 +248,10 @@ function LeafTimer({ onTimed }: { onTimed: (seconds: number) => void }) {
     onTimed(Math.max(0.3, Math.round(10 * seconds) / 10));
   };
   return (
-    <Do onClick={tap}>
+    <Button onClick={tap}>
       {shownS === null
         ? 'Time a leaf: tap at the first mark'
         : `${shownS.toFixed(1)} s, tap at the second`}
-    </Do>
+    </Button>
   );
 }

@@ -2,7 +2,7 @@
 
 import type { SketchThing } from '../../core/water/index';
 import type { UnitSystem } from '../../core/units/index';
-import { Choice, Do } from '../../ui/parts';
+import { Choice, Button } from '../../ui/parts';
 import { LengthField, PlainField, WordsField } from '../fields';
 import { THING_NAMES } from './sketch-words';
 
@@ -109,7 +109,7 @@ export function ThingFields({
           onKeep={(note) => change('note', note)}
         />
       )}
-      <Do onClick={onRemove}>Take it out</Do>
+      <Button onClick={onRemove}>Take it out</Button>
     </fieldset>
   );
 }

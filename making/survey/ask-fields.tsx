@@ -1,7 +1,7 @@
 'use client';
 
 import type { UnitSystem } from '../../core/units/index';
-import { Choice, Do } from '../../ui/parts';
+import { Choice, Button } from '../../ui/parts';
 import { LengthField, Pick, PlainField, SpeedField, WordsField } from '../fields';
 import type { Ask } from './tools';
 
@@ -46,9 +46,9 @@ function AskField({
   const keep = (v: unknown) => onChange(ask.field, v);
   if ('optional' in ask && ask.optional && value === undefined) {
     return (
-      <Do onClick={() => keep(ask.kind === 'speed' ? 0.5 : ask.kind === 'plain' ? 8 : 0.5)}>
+      <Button onClick={() => keep(ask.kind === 'speed' ? 0.5 : ask.kind === 'plain' ? 8 : 0.5)}>
         {ask.label}: add
-      </Do>
+      </Button>
     );
   }
   switch (ask.kind) {

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { BeatFeature } from '../../core/formats/index';
-import { Do } from '../../ui/parts';
+import { Button } from '../../ui/parts';
 import { Pick } from '../fields';
 import { sectionsFromCsv, sectionsToCsv, soundingsFromCsv, soundingsToCsv } from './csv';
 import type { SurveyDraft } from './survey-draft';
@@ -77,7 +77,7 @@ export function CsvPanel({
             <p>and {read.problems.length - MOST_SHOWN} more.</p>
           )}
           {read.good.length > 0 && (
-            <Do
+            <Button
               voice="solid"
               onClick={() => {
                 onTake(read.good);
@@ -85,14 +85,18 @@ export function CsvPanel({
               }}
             >
               Take the {read.good.length} good ones
-            </Do>
+            </Button>
           )}{' '}
-          <Do onClick={() => setRead(null)}>Leave it</Do>
+          <Button onClick={() => setRead(null)}>Leave it</Button>
         </div>
       )}
       <p className="row">
-        <Do onClick={() => give('soundings.csv', soundingsToCsv(draft.plan))}>Soundings to CSV</Do>
-        <Do onClick={() => give('sections.csv', sectionsToCsv(draft.plan))}>Sections to CSV</Do>
+        <Button onClick={() => give('soundings.csv', soundingsToCsv(draft.plan))}>
+          Soundings to CSV
+        </Button>
+        <Button onClick={() => give('sections.csv', sectionsToCsv(draft.plan))}>
+          Sections to CSV
+        </Button>
       </p>
     </details>
   );

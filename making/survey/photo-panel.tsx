@@ -5,7 +5,7 @@ import type { Place } from '../../core/grid/index';
 import type { UnitSystem } from '../../core/units/index';
 import { api } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
-import { Do } from '../../ui/parts';
+import { Button } from '../../ui/parts';
 import { LengthField, PlainField } from '../fields';
 import type { PhotoUnderlay } from './survey-draft';
 
@@ -92,8 +92,8 @@ export function PhotoPanel({
             onKeep={(turnDeg) => onChange({ ...photo, turnDeg })}
           />
           <p className="row">
-            <Do onClick={() => onScale([])}>Scale it by two known points</Do>
-            <Do onClick={() => onChange(null)}>Take it away</Do>
+            <Button onClick={() => onScale([])}>Scale it by two known points</Button>
+            <Button onClick={() => onChange(null)}>Take it away</Button>
           </p>
         </>
       )}
@@ -113,7 +113,7 @@ export function PhotoPanel({
                 units={units}
                 onKeep={setDistanceM}
               />
-              <Do
+              <Button
                 voice="solid"
                 onClick={() => {
                   onChange(scalePhoto(photo, scaling[0]!, scaling[1]!, distanceM));
@@ -121,10 +121,10 @@ export function PhotoPanel({
                 }}
               >
                 Scale it
-              </Do>
+              </Button>
             </>
           )}
-          <Do onClick={() => onScale(null)}>Give it back</Do>
+          <Button onClick={() => onScale(null)}>Give it back</Button>
         </div>
       )}
     </details>

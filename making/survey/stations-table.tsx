@@ -5,7 +5,7 @@ import { Trash2 } from 'lucide-react';
 import type { Station } from '../../core/formats/index';
 import { dischargeMidSection } from '../../core/water/index';
 import { formatDischarge, lengthUnit, type UnitSystem } from '../../core/units/index';
-import { Do } from '../../ui/parts';
+import { Button } from '../../ui/parts';
 import { LengthField, SpeedField } from '../fields';
 import { panelWarning } from '../levels-panel';
 import { stationsFromCsv } from './csv';
@@ -94,7 +94,7 @@ export function StationsTable({
         </p>
       )}
       <p className="row">
-        <Do
+        <Button
           onClick={() =>
             onChange([
               ...stations,
@@ -106,7 +106,7 @@ export function StationsTable({
           }
         >
           Next station
-        </Do>
+        </Button>
       </p>
       <label className="file-row">
         or from a CSV with offset, depth, speed{' '}

@@ -5,7 +5,7 @@ import { joinBank, writeBeat, type BeatFeature } from '../../core/formats/index'
 import type { Place } from '../../core/grid/index';
 import { surveyDoubt } from '../../core/water/index';
 import { formatLength, type UnitSystem } from '../../core/units/index';
-import { Choice, Do } from '../../ui/parts';
+import { Choice, Button } from '../../ui/parts';
 import { LengthField, PlainField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';
@@ -124,9 +124,9 @@ export function SurveyPage({
       />
       <section className="making-result" aria-label="What is missing">
         <div className="row">
-          <Do aria-pressed={showDoubt} onClick={() => setShowDoubt(!showDoubt)}>
+          <Button aria-pressed={showDoubt} onClick={() => setShowDoubt(!showDoubt)}>
             {showDoubt ? 'Hide the doubt' : 'Where to sound next'}
-          </Do>
+          </Button>
           {doubt && (
             <span role="status">
               Each depth told from its neighbours misses by {formatLength(doubt.rmsM, units, 2)}{' '}

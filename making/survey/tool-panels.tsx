@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { shapePlaces, type BeatFeature } from '../../core/formats/index';
 import type { Place } from '../../core/grid/index';
 import { type UnitSystem } from '../../core/units/index';
-import { Do } from '../../ui/parts';
+import { Button } from '../../ui/parts';
 import { AskFields } from './ask-fields';
 import { StationsTable } from './stations-table';
 import { dropCorner, FEATURE_NAMES, numberOf, type SurveyDraft } from './survey-draft';
@@ -75,13 +75,13 @@ export function ToolPanel({
       />
       <p className="means">{how} Backspace takes the last place back, Escape all of them.</p>
       {shape !== 'Point' && !twoEnds && (
-        <Do
+        <Button
           voice="solid"
           disabled={tool.places.length < (shape === 'Polygon' ? 3 : 2)}
           onClick={onEnd}
         >
           End it here ({tool.places.length} places)
-        </Do>
+        </Button>
       )}
       <label htmlFor="by-numbers">or by numbers, x, y in metres</label>
       <input
@@ -92,7 +92,7 @@ export function ToolPanel({
         onChange={(e) => setText(e.target.value)}
       />
       <p className="row">
-        <Do
+        <Button
           onClick={() => {
             const places = placesFromText(text);
             if (typeof places === 'string') {
@@ -105,8 +105,8 @@ export function ToolPanel({
           }}
         >
           Place it
-        </Do>
-        <Do onClick={onLeave}>Put the tool down</Do>
+        </Button>
+        <Button onClick={onLeave}>Put the tool down</Button>
       </p>
       {problem && (
         <p role="alert" className="problem">
@@ -150,7 +150,7 @@ export function FeaturePanel({
         />
       )}
       {places.length > 2 && (
-        <Do
+        <Button
           onClick={() =>
             onChange({
               ...feature,
@@ -159,11 +159,11 @@ export function FeaturePanel({
           }
         >
           Take the last corner out
-        </Do>
+        </Button>
       )}
       <p className="row">
-        <Do onClick={onRemove}>Take it out</Do>
-        <Do onClick={onLeave}>Done with it</Do>
+        <Button onClick={onRemove}>Take it out</Button>
+        <Button onClick={onLeave}>Done with it</Button>
       </p>
     </section>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { KINDER_LIMIT_C } from '../../core/fish/index';
 import {
   atClockText,
   civilHour,
@@ -32,9 +33,6 @@ export function CardHead() {
   );
 }
 
-/** The kinder limit, for every trout (common practice; local closures are stricter where they say so). */
-const KINDER_C = 18.3;
-
 /** Warm water stops a day's fishing: said first. */
 export function CardStop() {
   const tempC = usePart((s) => s.settings.waterTempC);
@@ -42,16 +40,16 @@ export function CardStop() {
   if (tempC === null)
     return (
       <p className="card-stop">
-        <strong>Take the water’s temperature first.</strong> Stop at {formatTemp(KINDER_C, units)};
-        local rules decide.
+        <strong>Take the water’s temperature first.</strong> Stop at{' '}
+        {formatTemp(KINDER_LIMIT_C, units)}; local rules decide.
       </p>
     );
   return (
     <p className="card-stop">
       <strong>
-        {tempC >= KINDER_C
+        {tempC >= KINDER_LIMIT_C
           ? 'Too warm: leave them alone.'
-          : `Stop at ${formatTemp(KINDER_C, units)}.`}
+          : `Stop at ${formatTemp(KINDER_LIMIT_C, units)}.`}
       </strong>{' '}
       Read {formatTemp(tempC, units)}; local rules decide.
     </p>

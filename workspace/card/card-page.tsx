@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { Choice, Do } from '../../ui/parts';
+import { Choice, Button } from '../../ui/parts';
 import { formatAddress } from '../state/address';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
 import { createWorkspace } from '../frame/create-workspace';
@@ -49,15 +49,15 @@ function CardSheet() {
           ]}
           onChange={setWhich}
         />
-        <Do voice="solid" disabled={!ready} onClick={() => window.print()}>
+        <Button voice="solid" disabled={!ready} onClick={() => window.print()}>
           Print
-        </Do>
-        <Do
+        </Button>
+        <Button
           disabled={!ready}
           onClick={() => sheet.current && saveSvg(sheet.current, `${beat.id}-card.svg`)}
         >
           Save the drawing (SVG)
-        </Do>
+        </Button>
         <a className="plain" href={back}>
           Back to Cast
         </a>

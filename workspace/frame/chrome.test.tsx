@@ -22,6 +22,17 @@ beforeAll(() => {
   };
 });
 
+import { stateWith } from '../fixtures/state';
+import type { QueueReport } from '../../sync/queue';
+
+let mockQueue: QueueReport;
+jest.mock('../../sync/use-queue', () => ({
+  useQueue: () => ({ ...mockQueue, sendAgain: () => {}, throwAway: () => {} }),
+}));
+beforeEach(() => {
+  mockQueue = { waiting: 0, refused: [], problem: null };
+});
+
 const plan = (readBeat(FIRST_BEAT_FILE) as { plan: BeatPlan }).plan;
 const NOW = Date.parse('2026-06-13T07:40:00Z');
 
@@ -30,19 +41,7 @@ function show(
   more: Partial<WorkspaceState> = {},
   beatPlan: BeatPlan = plan,
 ) {
-  const state = {
-    level: 'Fair',
-    atMs: NOW,
-    settings: { units: 'metric', waterTempC: 11.5 },
-    saving: { waiting: 0, problem: null },
-    hours: null,
-    stand: null,
-    markId: null,
-    lieId: null,
-    marks: [],
-    lies: null,
-    ...more,
-  } as unknown as WorkspaceState;
+  const state = stateWith({ atMs: NOW, ...more });
   const beat = { id: 'b', streamName: 'Thrum', plan: beatPlan } as BeatInput;
   return showIn(element, state, beat).calls;
 }
@@ -76,9 +75,26 @@ describe('top line', () => {
       ['changeSettings', { waterTempC: null }],
     ]);
   });
-  it('what is not yet saved is said', () => {
-    show(<TopLine />, { saving: { waiting: 2, refused: [], problem: null } });
+  it('what is not yet with the book is said, and what it would not take', async () => {
+    mockQueue = {
+      waiting: 2,
+      problem: null,
+      refused: [
+        {
+          seq: 1,
+          kind: 'fish',
+          method: 'PUT',
+          path: '',
+          failures: 0,
+          message: 'Depth of the fish is 9; it must be 0.02 to 4 m.',
+          field: null,
+        },
+      ],
+    };
+    show(<TopLine />);
     expect(screen.getByText('2 waiting')).toBeInTheDocument();
+    expect(screen.getByText(/A fish marked/)).toBeInTheDocument();
+    expect(screen.getByText(/it must be 0.02 to 4 m/)).toBeInTheDocument();
   });
 });
 

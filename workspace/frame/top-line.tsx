@@ -10,6 +10,7 @@ import {
   parseTempC,
   tempUnit,
 } from '../../core/units/index';
+import { SavingLine } from './saving-line';
 import { ThemeButton } from '../../ui/theme-button';
 import { useActions, usePart, useWorkspace } from '../context';
 import { ASSUMED_TEMP_C } from '../../core/log/index';
@@ -24,7 +25,6 @@ export function TopLine() {
   const level = usePart((s) => s.level);
   const units = usePart((s) => s.settings.units);
   const atMs = usePart((s) => s.atMs);
-  const saving = usePart((s) => s.saving);
   const { plan } = beat;
   const chosen = plan.levels.find((l) => l.name === level)!;
   return (
@@ -67,9 +67,7 @@ export function TopLine() {
       <strong className="day">{dayText(atMs, plan.timeZone)}</strong>
       <WaterTemp />
       <span className="spring" />
-      <span className="saved" role="status">
-        {saving.problem ?? (saving.waiting > 0 ? `${saving.waiting} waiting` : '')}
-      </span>
+      <SavingLine />
       <ThemeButton />
       <button
         type="button"

@@ -1,7 +1,7 @@
 import type { Lie, LieField } from '../../core/lies/index';
 import { answered } from '../fixtures/answered';
 import { stateWith } from '../fixtures/state';
-import { sameLie } from './same';
+import { matchLie } from './match';
 import { targetOf } from './selectors';
 
 const lie = (id: string, xM: number, yM = 0) => ({ id, xM, yM, depthM: 0.6, headingRad: 0 }) as Lie;
@@ -13,9 +13,9 @@ const field = (...lies: Lie[]): LieField => ({
 });
 
 it('a chosen lie is found again when it is rated anew a little elsewhere, and not when it is gone', () => {
-  expect(sameLie(lie('a', 5), field(lie('b', 5.6), lie('c', 4.8), lie('d', 9)))).toBe('c');
-  expect(sameLie(lie('a', 5), field(lie('b', 7)))).toBeNull();
-  expect(sameLie(null, field(lie('b', 5)))).toBeNull();
+  expect(matchLie(lie('a', 5), field(lie('b', 5.6), lie('c', 4.8), lie('d', 9)))).toBe('c');
+  expect(matchLie(lie('a', 5), field(lie('b', 7)))).toBeNull();
+  expect(matchLie(null, field(lie('b', 5)))).toBeNull();
 });
 
 it('the fish thought to lie in a lie is the same one each time it is asked for', () => {

@@ -1,6 +1,5 @@
 import type { FlowField } from '../../core/water/index';
 import type { LevelName } from '../../core/formats/index';
-import { QUIET, type QueueReport } from '../../sync/queue';
 
 export type FlowState =
   | { kind: 'opening' }
@@ -16,7 +15,6 @@ export interface SessionState {
   /** True on the printed card: everything a card says is asked for. */
   card: boolean;
   notices: string[];
-  saving: QueueReport;
   /** Height of the plan on the page: a level compared below keeps its middle. */
   planHeightPx: number;
 
@@ -40,7 +38,6 @@ export const FRESH_SESSION: SessionState = {
   dragging: null,
   card: false,
   notices: [],
-  saving: QUIET,
   planHeightPx: 432,
   flow: null,
   flowState: { kind: 'opening' },

@@ -3,7 +3,7 @@
 import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
 import { FLY_KINDS } from '../../../core/rig/index';
 import { civilHour, formatLength, formatSpeed } from '../../../core/units/index';
-import { Behind, Choice, Do, Fact } from '../../../ui/parts';
+import { Disclosure, Choice, Button, DescriptionRow } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { formatAddress } from '../../state/address';
 import { FLY_NAMES, inRods, layHow, standWords } from '../../../words/cast-words';
@@ -95,11 +95,15 @@ function Lengths() {
   return (
     <>
       <dl className="facts three">
-        <Fact name="lead">{now.leadM === null ? 'no fish' : formatLength(now.leadM, units)}</Fact>
-        <Fact name="past, then lift">{lead ? formatLength(lead.liftPastM, units) : ''}</Fact>
-        <Fact name={`to the fly, ${inRods(now.distanceM, rodM)}`}>
+        <DescriptionRow name="lead">
+          {now.leadM === null ? 'no fish' : formatLength(now.leadM, units)}
+        </DescriptionRow>
+        <DescriptionRow name="past, then lift">
+          {lead ? formatLength(lead.liftPastM, units) : ''}
+        </DescriptionRow>
+        <DescriptionRow name={`to the fly, ${inRods(now.distanceM, rodM)}`}>
           {formatLength(now.distanceM, units)}
-        </Fact>
+        </DescriptionRow>
       </dl>
       {lead && now.leadM !== null && Math.abs(now.leadM - lead.leadM) > 0.25 && (
         <p className="second">
@@ -132,9 +136,9 @@ function Rest() {
         onChange={casting.setFly}
       />
       <div className="row">
-        <Do voice="solid" onClick={() => acting.go('log')}>
+        <Button voice="solid" onClick={() => acting.go('log')}>
           Log a try
-        </Do>
+        </Button>
         <a className="do line" href={card}>
           The card
         </a>
@@ -143,7 +147,7 @@ function Rest() {
         Drag the stand, the open dot where the fly lands, or the fish. Arrow keys move what is
         focused.
       </p>
-      <Behind title="What this rests on">
+      <Disclosure title="What this rests on">
         <p className="second">
           Line and leader as a chain in the solved surface current, pulled by the sag of what hangs
           from the rod; slack under the rod is taken in at {formatSpeed(RETRIEVE_MPS, units)}. Clean
@@ -152,7 +156,7 @@ function Rest() {
           {UNKNOWN.dragRatio[1]}, slack in the line to 5 % and the current 10 % either way. A sunk
           fly is followed as if it floated. Flow not calibrated here.
         </p>
-      </Behind>
+      </Disclosure>
     </section>
   );
 }

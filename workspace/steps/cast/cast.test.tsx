@@ -141,7 +141,7 @@ describe('the film', () => {
 });
 
 describe('where to cast from', () => {
-  it('a handful with what speaks for and against, and what loses', async () => {
+  it('a pickDiverse with what speaks for and against, and what loses', async () => {
     const { calls } = show();
     const rows = document.querySelectorAll('.shots > li');
     expect(rows.length).toBe(shots.shots.length);

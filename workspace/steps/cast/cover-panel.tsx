@@ -3,7 +3,7 @@
 import { formatLength, formatSeconds } from '../../../core/units/index';
 import { readRises } from '../../../core/sight/index';
 import type { PoolCover } from '../../../core/cast/index';
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { inRods, layName, structureName, WATER_NAMES } from '../../../words/cast-words';
 import { lookoutLetter } from '../../../words/words';
@@ -36,9 +36,9 @@ export function CoverPanel() {
       <Timing />
       <LookAgain />
       <div className="row">
-        <Do aria-pressed={asked} onClick={() => casting.showPool(!asked)}>
+        <Button aria-pressed={asked} onClick={() => casting.showPool(!asked)}>
           {asked ? 'This fish alone' : 'Cover the whole water'}
-        </Do>
+        </Button>
       </div>
       {asked && !pool && (
         <p className="working" role="status">

@@ -1,7 +1,7 @@
 'use client';
 
 import { formatLength } from '../../../core/units/index';
-import { Choice, Fact } from '../../../ui/parts';
+import { Choice, DescriptionRow } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import {
@@ -45,19 +45,23 @@ export function FromHere() {
       )}
       {now.snag && <p className="caution">The line lies over wood or rock.</p>}
       <dl className="facts">
-        {now.angleRad !== null && <Fact name="Angle">{angleWords(now.angleRad)}</Fact>}
+        {now.angleRad !== null && (
+          <DescriptionRow name="Angle">{angleWords(now.angleRad)}</DescriptionRow>
+        )}
         {now.liningM !== null && (
-          <Fact name="Line off the fish">{formatLength(now.liningM, units)}</Fact>
+          <DescriptionRow name="Line off the fish">
+            {formatLength(now.liningM, units)}
+          </DescriptionRow>
         )}
         {now.lines && now.lines.awayM < 1 && (
-          <Fact name="Line near another">
+          <DescriptionRow name="Line near another">
             {nameOf(now.lines.fishId)}, {formatLength(now.lines.awayM, units)}
-          </Fact>
+          </DescriptionRow>
         )}
-        <Fact name="You land within half a metre to">
+        <DescriptionRow name="You land within half a metre to">
           {formatLength(now.sureM, units)}
           {far ? ': this is beyond' : ''}
-        </Fact>
+        </DescriptionRow>
       </dl>
       <p>
         <strong>Behind.</strong> {roomWords(now.room, units)}

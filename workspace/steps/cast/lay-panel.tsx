@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { formatLength, formatSeconds } from '../../../core/units/index';
 import { sameLay, type DriftBand, type Lay, type LayRow } from '../../../core/cast/index';
-import { Choice, Do } from '../../../ui/parts';
+import { Choice, Button } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { castName, layName, mendName } from '../../../words/cast-words';
 import { DRIFT_S } from './questions';
@@ -61,9 +61,9 @@ export function LayPanel() {
         ))}
       </ul>
       <div className="row">
-        <Do aria-expanded={all} onClick={() => setAll(!all)}>
+        <Button aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? 'The best alone' : `All ${rows.length} lays`}
-        </Do>
+        </Button>
       </div>
       <Amount lay={chosen} onChange={casting.setLay} />
       <MendLine />

@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { formatSeconds, formatSpeed } from '../../../core/units/index';
 import { MICRO_MPS, WAKE_MPS, type DriftResult } from '../../../core/cast/index';
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { DRIFT_S } from './questions';
 import { valueOf } from '../../state/answer';
@@ -37,7 +37,7 @@ export function Playback() {
   return (
     <div className="playback">
       <div className="row">
-        <Do
+        <Button
           disabled={!ready}
           onClick={() =>
             runs
@@ -46,7 +46,7 @@ export function Playback() {
           }
         >
           {runs ? 'Stop' : 'Play the drift'}
-        </Do>
+        </Button>
         {atS !== null && !runs && (
           <button type="button" className="plain" onClick={() => casting.showFilm(null)}>
             As laid

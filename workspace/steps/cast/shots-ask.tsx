@@ -1,7 +1,7 @@
 'use client';
 
 import { TERM_WEIGHTS, type Term } from '../../../core/cast/index';
-import { Behind, Choice, Do } from '../../../ui/parts';
+import { Disclosure, Choice, Button } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { NOTHING_ASKED } from '../../state/shots-asked';
 import { layKindName, TERM_NAMES } from '../../../words/cast-words';
@@ -43,40 +43,40 @@ export function ShotsAsk() {
     casting.askShots({ weights });
   };
   return (
-    <Behind title={changed ? 'Your say: changed' : 'Your say: keep, leave out, weigh'}>
+    <Disclosure title={changed ? 'Your say: changed' : 'Your say: keep, leave out, weigh'}>
       <div className="row">
-        <Do
+        <Button
           aria-pressed={asked.pinStand}
           disabled={!stand}
           onClick={() => casting.askShots({ pinStand: !asked.pinStand })}
         >
           Only from this stand
-        </Do>
-        <Do
+        </Button>
+        <Button
           aria-pressed={asked.pinLay !== null}
           onClick={() => casting.askShots({ pinLay: asked.pinLay === null ? lay.kind : null })}
         >
           Only {layKindName(asked.pinLay ?? lay.kind).toLowerCase()}
-        </Do>
-        <Do
+        </Button>
+        <Button
           aria-pressed={asked.pinLanding}
           onClick={() => casting.askShots({ pinLanding: !asked.pinLanding })}
         >
           Land it where it is now
-        </Do>
-        <Do
+        </Button>
+        <Button
           disabled={!stand}
           onClick={() => casting.askShots({ withoutSpots: [...asked.withoutSpots, stand!] })}
         >
           Not from here
-        </Do>
-        <Do
+        </Button>
+        <Button
           onClick={() =>
             casting.askShots({ withoutLays: [...new Set([...asked.withoutLays, lay.kind])] })
           }
         >
           Not this lay
-        </Do>
+        </Button>
       </div>
       {asked.withoutSpots.length + asked.withoutLays.length > 0 && (
         <p className="second">
@@ -100,9 +100,9 @@ export function ShotsAsk() {
       ))}
       {changed && (
         <div className="row">
-          <Do onClick={() => casting.askShots(NOTHING_ASKED)}>Take it all back</Do>
+          <Button onClick={() => casting.askShots(NOTHING_ASKED)}>Take it all back</Button>
         </div>
       )}
-    </Behind>
+    </Disclosure>
   );
 }

@@ -2,7 +2,7 @@
 
 import { formatSeconds } from '../../../core/units/index';
 import type { Shot } from '../../../core/cast/index';
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import {
   againstWords,
@@ -20,7 +20,7 @@ import { targetOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 
-/** Stands that can be reached times every lay: the best handful, and why the obvious loses. */
+/** Stands that can be reached times every lay: the best pickDiverse, and why the obvious loses. */
 export function ShotsPanel() {
   const casting = useActions(createCastActions);
   const search = usePart((s) => s.search);
@@ -36,7 +36,7 @@ export function ShotsPanel() {
         <div role="status" className="searching">
           <p>Looking at every stand and lay: {Math.round(100 * search.progress)} %.</p>
           <progress value={search.progress} max={1} aria-label="Looking for stands" />
-          <Do onClick={() => casting.cancelSearch()}>Stop</Do>
+          <Button onClick={() => casting.cancelSearch()}>Stop</Button>
         </div>
       ) : (
         <>
@@ -46,13 +46,13 @@ export function ShotsPanel() {
           )}
           {(stale || !shots) && (
             <div className="row">
-              <Do
+              <Button
                 voice={stale ? 'solid' : 'line'}
                 disabled={!flowReady}
                 onClick={() => casting.findShots()}
               >
                 {shots ? 'Look again' : 'Find shots'}
-              </Do>
+              </Button>
             </div>
           )}
         </>
@@ -66,10 +66,10 @@ export function ShotsPanel() {
             ))}
           </ol>
           <ShotCompare />
-          {shots.losers.length > 0 && (
+          {shots.alternatives.length > 0 && (
             <>
               <p className="band-title">What loses</p>
-              {shots.losers.map((l) => (
+              {shots.alternatives.map((l) => (
                 <p key={l.what} className="second">
                   {loserWords(l, units)}
                 </p>

@@ -16,7 +16,7 @@ import {
   formatFishLength,
   parseFishLengthCm,
 } from '../../../core/units/index';
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { numberOfMark, targetOf } from '../../state/selectors';
 import { createTryActions } from '../../records/try-actions';
@@ -67,9 +67,9 @@ function BeginTry() {
         placeholder="Olive parachute 16"
         onChange={(e) => setFly(e.target.value)}
       />
-      <Do voice="solid" type="submit">
+      <Button voice="solid" type="submit">
         Begin a try
-      </Do>
+      </Button>
       <p className="second">
         The plan of this moment, its stand, lay and predicted drift, is kept with the try.
       </p>
@@ -158,9 +158,9 @@ function OpenTry({ attempt }: { attempt: Try }) {
             aria-describedby="asked-problem"
             onChange={(e) => setText(e.target.value)}
           />
-          <Do voice="solid" type="submit">
+          <Button voice="solid" type="submit">
             Keep it
-          </Do>
+          </Button>
         </form>
       )}
       <span id="asked-problem" role="alert" className="problem">
@@ -177,9 +177,9 @@ function OpenTry({ attempt }: { attempt: Try }) {
         />
       </label>
       <div className="row">
-        <Do onClick={() => log.undoLast(attempt.id)} disabled={fold.last === null}>
+        <Button onClick={() => log.undoLast(attempt.id)} disabled={fold.last === null}>
           Take it back
-        </Do>
+        </Button>
         <span className="second">
           {fold.last ? `Kept: ${EVENT_WORDS[fold.last.code].toLowerCase()}` : 'Nothing kept yet'}
         </span>
@@ -232,7 +232,7 @@ function PastTry({ attempt }: { attempt: Try }) {
         {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
       </summary>
       <TimeLine attempt={attempt} />
-      {fold.last && <Do onClick={() => log.undoLast(attempt.id)}>Take the last back</Do>}
+      {fold.last && <Button onClick={() => log.undoLast(attempt.id)}>Take the last back</Button>}
     </details>
   );
 }

@@ -3,7 +3,7 @@ import type { FlowSource } from '../../engine/flow-source';
 import { byIdentity, spec, type AnySpec } from '../../engine/run-answers';
 import type { Workers } from '../../engine/workers';
 import { freshOf } from '../../state/answer';
-import { sameLie } from '../../state/same';
+import { matchLie } from '../../state/match';
 import { lieOf } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 import { rateInput } from './questions';
@@ -27,7 +27,7 @@ export function readAnswers(plan: BeatPlan, source: FlowSource): AnySpec[] {
       question: (s) => rateInput(plan, s),
       ask: (workers, input) => workers.read.rate(input),
       // The chosen lie is looked for among the new ones: it may have moved, and its id with it.
-      then: (lies, s) => ({ lieId: sameLie(lieOf(s), lies) ?? s.lieId }),
+      then: (lies, s) => ({ lieId: matchLie(lieOf(s), lies) ?? s.lieId }),
     }),
     spec({
       name: 'study',

@@ -15,7 +15,7 @@ import {
   formatTemp,
   parseFishLengthCm,
 } from '../../../core/units/index';
-import { Behind, Choice, Do, FigureField } from '../../../ui/parts';
+import { Disclosure, Choice, Button, FigureField } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { useDayChanges } from './day-changes';
 import { lieName, methodName, needText, SPECIES_NAMES, weighedName } from '../../../words/words';
@@ -46,7 +46,7 @@ export function FishPanel() {
         options={METHODS.map((m) => [m, methodName(m)] as const)}
         onChange={(holding) => acting.changeSettings({ methods: { ...methods, holding } })}
       />
-      <Behind title="Another fish, another water">
+      <Disclosure title="Another fish, another water">
         <Choice
           label="Species"
           value={species}
@@ -77,7 +77,7 @@ export function FishPanel() {
           ]}
           onChange={(p) => acting.changeSettings({ prey: p })}
         />
-      </Behind>
+      </Disclosure>
       <MethodDifferencePanel own={methods.holding} />
     </section>
   );
@@ -89,7 +89,7 @@ function MethodDifferencePanel({ own }: { own: Method }) {
   const other = usePart((s) => s.otherMethod);
   const difference = usePart((s) => valueOf(s, 'difference'));
   return (
-    <Behind title="Where another method parts from it">
+    <Disclosure title="Where another method parts from it">
       <Choice
         label="Lay beside it"
         value={other ?? 'none'}
@@ -120,7 +120,7 @@ function MethodDifferencePanel({ own }: { own: Method }) {
           </ul>
         </>
       )}
-    </Behind>
+    </Disclosure>
   );
 }
 
@@ -157,14 +157,14 @@ export function ScrubPanel() {
       </label>
       <div className="row">
         {tried !== null && (
-          <Do onClick={() => reader.tryTemp(null)}>
+          <Button onClick={() => reader.tryTemp(null)}>
             Back to {formatTemp(read ?? ASSUMED_TEMP_C, units)}
-          </Do>
+          </Button>
         )}
         {!kept && ready && (
-          <Do onClick={() => reader.keepDay(words)}>Lay this day by, to compare</Do>
+          <Button onClick={() => reader.keepDay(words)}>Lay this day by, to compare</Button>
         )}
-        {kept && <Do onClick={() => reader.keepDay(null)}>Take the other day away</Do>}
+        {kept && <Button onClick={() => reader.keepDay(null)}>Take the other day away</Button>}
       </div>
       {kept && <TwoDays then={kept.words} now={words} />}
     </section>

@@ -2,7 +2,7 @@
 
 import { formatDepth, formatFishLength } from '../../../core/units/index';
 import type { Lie } from '../../../core/lies/index';
-import { Behind } from '../../../ui/parts';
+import { Disclosure } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { useDepthPattern, useFishedToday } from './depth-pattern';
 import { KIND_GROUPS, passes, type LieFilter } from '../../state/lie-filter';
@@ -46,7 +46,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
   const list = lies.filter((l) => passes(shown, l)).sort(ORDERS[shown.order]);
   return (
     <>
-      <Behind title={list.length === lies.length ? 'Show fewer' : 'Fewer are shown'}>
+      <Disclosure title={list.length === lies.length ? 'Show fewer' : 'Fewer are shown'}>
         <div className="filters">
           <label>
             Kind{' '}
@@ -89,7 +89,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
             </select>
           </label>
         </div>
-      </Behind>
+      </Disclosure>
       {list.length === 0 && <p>No lie is left by these choices. Show more kinds or ratings.</p>}
       {list.length > 0 && (
         <table className="lie-list">

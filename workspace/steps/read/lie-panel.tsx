@@ -9,7 +9,7 @@ import {
   type Reason,
   type UnitSystem,
 } from '../../../core/units/index';
-import { Behind, Do, Fact } from '../../../ui/parts';
+import { Disclosure, Button, DescriptionRow } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { LargePebble } from '../../../drawing/pebble';
 import { SOURCES } from '../../../words/sources';
@@ -44,22 +44,22 @@ export function LiePanel() {
         <strong>{why.lead}</strong> {why.rest.join(' ')}
       </p>
       <dl className="facts">
-        <Fact name={lie.profitJph >= 0 ? 'Gains' : 'Loses'}>
+        <DescriptionRow name={lie.profitJph >= 0 ? 'Gains' : 'Loses'}>
           {Math.abs(Math.round(lie.profitJph))} J an hour (about ±25 %)
-        </Fact>
-        <Fact name="Could keep a trout to">
+        </DescriptionRow>
+        <DescriptionRow name="Could keep a trout to">
           {lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}
-        </Fact>
+        </DescriptionRow>
       </dl>
       <div className="row">
-        <Do voice="solid" onClick={() => acting.go('cast')}>
+        <Button voice="solid" onClick={() => acting.go('cast')}>
           Plan a cast to it
-        </Do>
-        <Do onClick={() => marking.placeMark(lie)}>Mark a fish here</Do>
-        <Do onClick={() => log.drewBlank()}>It drew blank</Do>
+        </Button>
+        <Button onClick={() => marking.placeMark(lie)}>Mark a fish here</Button>
+        <Button onClick={() => log.drewBlank()}>It drew blank</Button>
       </div>
       <Study rating={lie.rating} />
-      <Behind title="Show all inputs">
+      <Disclosure title="Show all inputs">
         <ul className="inputs">
           {lie.why.map((r) => (
             <li key={r.what}>
@@ -68,7 +68,7 @@ export function LiePanel() {
             </li>
           ))}
         </ul>
-      </Behind>
+      </Disclosure>
     </section>
   );
 }

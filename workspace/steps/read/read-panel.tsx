@@ -7,7 +7,7 @@ import {
   formatSpeed,
   formatTemp,
 } from '../../../core/units/index';
-import { Behind, Choice, Do } from '../../../ui/parts';
+import { Disclosure, Choice, Button } from '../../../ui/parts';
 import { DEPTH_RAMP, PACE_RAMP } from '../../../ui/tokens';
 import { rampColour } from '../../../ui/colour';
 import { useActions, usePart } from '../../context';
@@ -69,9 +69,9 @@ function ReadIntro() {
         </p>
       )}
       {best && (
-        <Do voice="solid" disabled={stale} onClick={() => acting.chooseLie(best)}>
+        <Button voice="solid" disabled={stale} onClick={() => acting.chooseLie(best)}>
           Show the best lie
-        </Do>
+        </Button>
       )}
     </section>
   );
@@ -109,7 +109,7 @@ function WaterKey() {
             : `rush, ${formatSpeed(1.2, units)}`}
         </span>
       </div>
-      <Behind title="How to read it">
+      <Disclosure title="How to read it">
         <p className="second">
           Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind.
           A short grain is what holds it back.
@@ -120,7 +120,7 @@ function WaterKey() {
           them. Under a cut bank no current is reckoned. A step that plunges is more than the solver
           knows: its pool is a piece of its own, its white water not solved.
         </p>
-      </Behind>
+      </Disclosure>
     </section>
   );
 }

@@ -16,7 +16,7 @@ import {
   paceWord,
   type UnitSystem,
 } from '../../../core/units/index';
-import { Behind, Do } from '../../../ui/parts';
+import { Disclosure, Button } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { paceText } from '../../../words/words';
 import { type Overlay, OVERLAYS } from '../../state/slices';
@@ -232,7 +232,7 @@ export function CalibrationPanel() {
           ` Solved depths differ from those taped by ${formatDepth(depthRmsM, units)} (root mean square).`}
       </p>
       {sharp === 'possible' && (
-        <Do onClick={() => engine.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Do>
+        <Button onClick={() => engine.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Button>
       )}
       {sharp === 'no' && (
         <p className="second">
@@ -241,10 +241,10 @@ export function CalibrationPanel() {
         </p>
       )}
       {atSurvey && (
-        <Behind title="Measured and solved, place by place">
+        <Disclosure title="Measured and solved, place by place">
           <MisfitList />
           {progress === null ? (
-            <Do onClick={() => void fit()}>Calibrate to the measured speeds</Do>
+            <Button onClick={() => void fit()}>Calibrate to the measured speeds</Button>
           ) : (
             <p role="status">
               Fitting roughness and discharge: {Math.round(100 * progress)} %.
@@ -268,9 +268,9 @@ export function CalibrationPanel() {
                 {result.atLimit &&
                   ' That roughness is at the end of what a bed can be: look at the fall first.'}
               </p>
-              <Do voice="solid" onClick={() => void keep()}>
+              <Button voice="solid" onClick={() => void keep()}>
                 Keep it and solve again
-              </Do>
+              </Button>
             </div>
           )}
           {problem && (
@@ -278,7 +278,7 @@ export function CalibrationPanel() {
               {problem}
             </p>
           )}
-        </Behind>
+        </Disclosure>
       )}
     </section>
   );

@@ -1,10 +1,10 @@
 'use client';
 
 import { atHour, civilHour, clockText, convert, parseFigure } from '../../../core/units/index';
-import { Behind, Choice, Do, FigureField } from '../../../ui/parts';
+import { Disclosure, Choice, Button, FigureField } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { atClock, HOURS } from '../../state/hours';
-import { samePlace } from '../../state/same';
+import { samePlace } from '../../state/match';
 import { hindranceText, inHundred, inTen, lookoutLetter } from '../../../words/words';
 import { PostureChoice } from '../../parts/posture-choice';
 import { targetOf } from '../../state/selectors';
@@ -64,9 +64,9 @@ export function LookoutPanel() {
       )}
       <ViewerWords />
       <PostureChoice />
-      <Behind title="Weather and glasses">
+      <Disclosure title="Weather and glasses">
         <WeatherFields />
-      </Behind>
+      </Disclosure>
     </section>
   );
 }
@@ -124,7 +124,7 @@ function ViewerWords() {
           .
         </p>
       )}
-      <Do onClick={() => marking.moveViewer(null)}>Look from nowhere</Do>
+      <Button onClick={() => marking.moveViewer(null)}>Look from nowhere</Button>
     </>
   );
 }

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { readRises, trueLie, type Riser } from '../../../core/sight/index';
 import { formatLength } from '../../../core/units/index';
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { inHundred } from '../../../words/words';
 import { markOf } from '../../state/selectors';
@@ -36,17 +36,17 @@ export function RisesPanel() {
         </p>
       )}
       <div className="row">
-        <Do voice={tapping ? 'line' : 'solid'} onClick={() => marking.setTapping(!tapping)}>
+        <Button voice={tapping ? 'line' : 'solid'} onClick={() => marking.setTapping(!tapping)}>
           {tapping ? 'That will do' : rises.length === 0 ? 'Tap rises' : 'Tap more'}
-        </Do>
+        </Button>
         {(last ?? mark) && (
-          <Do onClick={() => marking.tapRise(last ?? mark!)}>
+          <Button onClick={() => marking.tapRise(last ?? mark!)}>
             {last ? 'It rose there again' : 'It rose where it is marked'}
-          </Do>
+          </Button>
         )}
-        {last && <Do onClick={() => marking.removeRises([last.id])}>Take the last back</Do>}
+        {last && <Button onClick={() => marking.removeRises([last.id])}>Take the last back</Button>}
         {rises.length > 1 && (
-          <Do onClick={() => marking.removeRises(rises.map((r) => r.id))}>Begin anew</Do>
+          <Button onClick={() => marking.removeRises(rises.map((r) => r.id))}>Begin anew</Button>
         )}
       </div>
       {reading.backwards.length > 0 && (
@@ -99,9 +99,11 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
         <p>The ring is on dry ground or in film: no lie is worked out.</p>
       )}
       {lie && (
-        <Do onClick={() => marking.placeMark(lie.place, { behaviour: 'rising', surety: 'likely' })}>
+        <Button
+          onClick={() => marking.placeMark(lie.place, { behaviour: 'rising', surety: 'likely' })}
+        >
           Mark it where it lies
-        </Do>
+        </Button>
       )}
       <RiseTiming riser={riser} />
     </div>

@@ -8,7 +8,7 @@ import { useActions, usePart, useWorkspace } from '../../context';
 import { POSTURE_MARK } from '../../../drawing/shapes';
 import { HOURS } from '../../state/hours';
 import { lookoutLetter } from '../../../words/words';
-import { samePlace } from '../../state/same';
+import { samePlace } from '../../state/match';
 import { useDrag } from '../../../drawing/use-drag';
 import { FishShape } from './marks-layer';
 import { targetOf } from '../../state/selectors';

@@ -20,7 +20,7 @@ import {
   windowRadiusM,
   type Posture,
 } from '../../../core/sight/index';
-import { Behind, Choice, Do, Fact, FigureField } from '../../../ui/parts';
+import { Disclosure, Choice, Button, DescriptionRow, FigureField } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { wrapAngle } from '../../../core/grid/index';
 import { BEHAVIOUR_WORDS } from '../../../words/words';
@@ -62,14 +62,16 @@ function SpotIntro() {
           <p role="status">
             <strong>Touch the water where its nose is.</strong>
           </p>
-          <Do onClick={() => marking.setPlacing(false)}>Leave it</Do>
+          <Button onClick={() => marking.setPlacing(false)}>Leave it</Button>
         </>
       ) : (
         <div className="row">
-          <Do voice="solid" onClick={() => marking.setPlacing(true)}>
+          <Button voice="solid" onClick={() => marking.setPlacing(true)}>
             Mark a fish
-          </Do>
-          {lie && <Do onClick={() => marking.placeMark(lie)}>Mark one in the chosen lie</Do>}
+          </Button>
+          {lie && (
+            <Button onClick={() => marking.placeMark(lie)}>Mark one in the chosen lie</Button>
+          )}
         </div>
       )}
       <ByBearing />
@@ -158,9 +160,9 @@ function MarkDetail({ mark }: { mark: Mark }) {
         />
       </div>
       <div className="row">
-        <Do onClick={() => marking.seenAgain(mark.id)}>Seen again</Do>
-        <Do onClick={() => turn(-15)}>Turn it left</Do>
-        <Do onClick={() => turn(15)}>Turn it right</Do>
+        <Button onClick={() => marking.seenAgain(mark.id)}>Seen again</Button>
+        <Button onClick={() => turn(-15)}>Turn it left</Button>
+        <Button onClick={() => turn(15)}>Turn it right</Button>
       </div>
       <MarkMemory mark={mark} />
       <h3>Where it sees you</h3>
@@ -174,12 +176,12 @@ function MarkDetail({ mark }: { mark: Mark }) {
           Seen means even odds that it notices a still angler; walking shows you sooner.
         </p>
       )}
-      <Behind title="What it sees">
+      <Disclosure title="What it sees">
         <WindowPanel />
         <dl className="facts">
-          <Fact name="Its window on the surface">
+          <DescriptionRow name="Its window on the surface">
             {formatLength(2 * windowRadiusM(mark.fishDepthM), units)} across
-          </Fact>
+          </DescriptionRow>
           {POSTURES.map((p) => {
             const ray = rayToFish({
               distanceM: 8,
@@ -187,9 +189,9 @@ function MarkDetail({ mark }: { mark: Mark }) {
               fishDepthM: mark.fishDepthM,
             });
             return (
-              <Fact key={p} name={`${postureWord(p)}, ${formatLength(8, units, 0)} off`}>
+              <DescriptionRow key={p} name={`${postureWord(p)}, ${formatLength(8, units, 0)} off`}>
                 {((ray.aboveEdgeRad * 180) / Math.PI).toFixed(1)}° inside the window&apos;s edge
-              </Fact>
+              </DescriptionRow>
             );
           })}
         </dl>
@@ -197,15 +199,15 @@ function MarkDetail({ mark }: { mark: Mark }) {
           Snell and Fresnel are exact; contrast, motion and the blind arc are our guesses until the
           log refits them.
         </p>
-      </Behind>
+      </Disclosure>
       <div className="row">
-        <Do voice="solid" onClick={() => acting.go('cast')}>
+        <Button voice="solid" onClick={() => acting.go('cast')}>
           Plan the cast
-        </Do>
-        <Do onClick={() => marking.setPlacing(!placing)}>
+        </Button>
+        <Button onClick={() => marking.setPlacing(!placing)}>
           {placing ? 'Leave it' : 'Mark another'}
-        </Do>
-        <Do onClick={() => marking.removeMark(mark.id)}>Take the mark out</Do>
+        </Button>
+        <Button onClick={() => marking.removeMark(mark.id)}>Take the mark out</Button>
       </div>
       <p className="second">
         Nose {formatDepth(mark.fishDepthM, units)} down. Drag it on the plan, or move it with the
@@ -222,7 +224,9 @@ function MarkMemory({ mark }: { mark: Mark }) {
   const units = usePart((s) => s.settings.units);
   const [problem, setProblem] = useState<string | null>(null);
   return (
-    <Behind title={mark.history.length > 0 ? 'Note, photograph, seen before' : 'Note, photograph'}>
+    <Disclosure
+      title={mark.history.length > 0 ? 'Note, photograph, seen before' : 'Note, photograph'}
+    >
       <label className="mark-note">
         Note
         <textarea
@@ -271,7 +275,7 @@ function MarkMemory({ mark }: { mark: Mark }) {
           ))}
         </ul>
       )}
-    </Behind>
+    </Disclosure>
   );
 }
 
@@ -301,7 +305,7 @@ function ByBearing() {
     });
   };
   return (
-    <Behind title="Mark it by bearing and paces">
+    <Disclosure title="Mark it by bearing and paces">
       {!viewer && <p>Choose a place to look from first: bearing and paces are taken from there.</p>}
       {viewer && (
         <form
@@ -323,7 +327,7 @@ function ByBearing() {
             Paces
             <input inputMode="decimal" value={paces} onChange={(e) => setPaces(e.target.value)} />
           </label>
-          <Do type="submit">Mark it there</Do>
+          <Button type="submit">Mark it there</Button>
         </form>
       )}
       {problem && (
@@ -331,7 +335,7 @@ function ByBearing() {
           {problem}
         </p>
       )}
-    </Behind>
+    </Disclosure>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { useActions } from '../../context';
 import { PostureChoice } from '../../parts/posture-choice';
 import { createPlanActions } from '../../plan-actions';
@@ -14,10 +14,10 @@ export function AtTheStand({ next, word }: { next: Step; word: string }) {
       <h3>At the stand</h3>
       <PostureChoice />
       <div className="row">
-        <Do voice="solid" onClick={() => acting.go(next)}>
+        <Button voice="solid" onClick={() => acting.go(next)}>
           {word}
-        </Do>
-        <Do onClick={acting.suggestStand}>Suggest a stand</Do>
+        </Button>
+        <Button onClick={acting.suggestStand}>Suggest a stand</Button>
       </div>
     </>
   );

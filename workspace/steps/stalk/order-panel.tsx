@@ -1,6 +1,6 @@
 'use client';
 
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { formatLength } from '../../../core/units/index';
 import { useActions, usePart } from '../../context';
 import { orderText } from '../../../words/stalk-words';
@@ -29,7 +29,7 @@ export function OrderPanel() {
   return (
     <section>
       <h3>Which fish first</h3>
-      {!asked && <Do onClick={stalking.askOrder}>Work out the order</Do>}
+      {!asked && <Button onClick={stalking.askOrder}>Work out the order</Button>}
       {asked && !fresh && !failed && (
         <p className="working" role="status">
           Weighing every order.

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef } from 'react';
-import { Behind, Choice, Do } from '../../../ui/parts';
+import { Disclosure, Choice, Button } from '../../../ui/parts';
 import { formatMinutes } from '../../../core/units/index';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { inHundred } from '../../../words/words';
@@ -96,7 +96,7 @@ function Carry() {
   };
   return (
     <p>
-      <Do onClick={save}>Carry it as GPX</Do>
+      <Button onClick={save}>Carry it as GPX</Button>
       <a
         ref={link}
         href="#gpx"
@@ -115,7 +115,7 @@ function WhatThisRestsOn() {
   const noticing = usePart((s) => s.settings.noticing);
   const methods = usePart((s) => s.settings.methods);
   return (
-    <Behind title="What this rests on">
+    <Disclosure title="What this rests on">
       <p className="second">
         Walking, crouched, kneeling and crawling on a quarter-metre grid; each step weighed for what
         every marked fish and the best lies notice, for footfall, wading, footing and effort. A fish
@@ -132,6 +132,6 @@ function WhatThisRestsOn() {
           : 'broken and stained water is a screen'}{' '}
         (Settings).
       </p>
-    </Behind>
+    </Disclosure>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { formatLength, formatMinutes } from '../../../core/units/index';
-import { Do } from '../../../ui/parts';
+import { Button } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { noWayText } from '../../../words/stalk-words';
 import { useFishNames } from '../../use-fish-names';
@@ -29,20 +29,20 @@ export function StalkPlanPanel() {
         Drag the small square on the way to lead it elsewhere.
       </p>
       <div className="row">
-        <Do
+        <Button
           aria-pressed={tool === 'from'}
           onClick={() => stalking.setStalkTool(tool === 'from' ? null : 'from')}
         >
           I am here
-        </Do>
-        {from && <Do onClick={() => stalking.startFrom(null)}>From the entry</Do>}
-        <Do
+        </Button>
+        {from && <Button onClick={() => stalking.startFrom(null)}>From the entry</Button>}
+        <Button
           aria-pressed={tool === 'forbid'}
           onClick={() => stalking.setStalkTool(tool === 'forbid' ? null : 'forbid')}
         >
           Not there
-        </Do>
-        {via > 0 && <Do onClick={stalking.dropVia}>Drop the waypoints</Do>}
+        </Button>
+        {via > 0 && <Button onClick={stalking.dropVia}>Drop the waypoints</Button>}
       </div>
       {tool && (
         <p role="status">
@@ -75,9 +75,9 @@ function FarBankPanel() {
   return (
     <>
       <div className="row">
-        <Do aria-pressed={asked} onClick={() => stalking.askFarBank(!asked)}>
+        <Button aria-pressed={asked} onClick={() => stalking.askFarBank(!asked)}>
           Come from the other bank
-        </Do>
+        </Button>
       </div>
       {asked && !answer && (
         <p className="working" role="status">

@@ -24,6 +24,13 @@ export async function PUT(request: Request, { params }: Context) {
 export async function PATCH(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
-    return answer(await alterBeat(id, await bodyOf(request, beatChangeSchema)));
+    const change = await bodyOf(request, beatChangeSchema);
+    return answer(await alterBeat(id, whatIsSet(change)));
   });
 }
+
+/** Only what was sent: a part that is not there stays as it is. */
+const whatIsSet = <T extends object>(body: T) =>
+  Object.fromEntries(Object.entries(body).filter(([, v]) => v !== undefined)) as {
+    [K in keyof T]?: Exclude<T[K], undefined>;
+  };

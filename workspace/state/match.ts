@@ -5,7 +5,7 @@ import type { Lie, LieField } from '../../core/lies/index';
 const SAME_LIE_M = 1.5;
 
 /** The id, among lies rated anew, of the lie that was chosen before; null when it is gone. */
-export function sameLie(before: Lie | null, lies: LieField): string | null {
+export function matchLie(before: Lie | null, lies: LieField): string | null {
   if (!before) return null;
   let id: string | null = null;
   let nearest = SAME_LIE_M;

@@ -2,7 +2,7 @@
  * A function that computes once for each object it is asked about, and keeps the answer as long as
  * the object lives. For objects that are never changed, such as a solved flow.
  */
-export function onceEach<K extends object, V>(make: (key: K) => V): (key: K) => V {
+export function memoizeByObject<K extends object, V>(make: (key: K) => V): (key: K) => V {
   const known = new WeakMap<K, { value: V }>();
   return (key) => {
     let held = known.get(key);

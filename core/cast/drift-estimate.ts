@@ -30,7 +30,7 @@ const STEP_S = 0.25;
 const MICRO_SLACK = 0.02;
 const MOST_LAYS = 12;
 
-export const createProxy = (): Proxy => ({
+export const createDriftEstimate = (): Proxy => ({
   x: new Float64Array(POINTS),
   y: new Float64Array(POINTS),
   arcM: new Float64Array(MOST_LAYS * POINTS),
@@ -40,7 +40,7 @@ export const createProxy = (): Proxy => ({
 });
 
 /** Lays whose points fall in the same places have the same key. */
-export const proxyKey = (lay: Lay): string =>
+export const estimateKey = (lay: Lay): string =>
   lay.kind === 'reach' || lay.kind === 'curve' || lay.kind === 'aerial-mend'
     ? `${lay.kind} ${lay.toward} ${lay.amountM}`
     : lay.kind === 'high-stick'
@@ -48,7 +48,7 @@ export const proxyKey = (lay: Lay): string =>
       : 'chord';
 
 /** Clean seconds of each lay of one set, as estimated, followed for `seconds`: into `proxy.seconds`. */
-export function proxySecondsInto(
+export function estimateSecondsInto(
   proxy: Proxy,
   current: Current,
   tip: { xM: number; yM: number; zM: number },

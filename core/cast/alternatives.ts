@@ -1,13 +1,13 @@
 import type { Place } from '../grid/index';
 import type { Reason } from '../units/index';
-import { candidate, castOf, driftOf, type Candidate, type ShotGround } from './shot-candidate';
+import { candidate, castOf, driftOf, type Candidate, type ShotContext } from './shot-candidate';
 import type { Lay } from './lays';
 import { reasonFor, TERMS, type Term } from './shot-terms';
 import { simulateDrift } from './simulate-drift';
 import type { Stand } from './stands';
 
 /** What anglers would do first, and why it loses to the best shot. */
-export interface Loser {
+export interface Alternative {
   what: 'straight-from-there' | 'near-bank' | 'straight-below';
   stand: Place;
   lay: Lay;
@@ -25,13 +25,13 @@ const BELOW_RAD = (14 * Math.PI) / 180;
 const BELOW_LOOKED: Lay = { kind: 'straight' };
 
 /** Why the obvious alternatives lose; those that do not lose, or cannot be, are left out. */
-export function losers(
-  ground: ShotGround,
+export function alternatives(
+  ground: ShotContext,
   stands: readonly Stand[],
   best: Pick<Candidate, 'total' | 'qualities' | 'lay'> & { stand: Place },
-): Loser[] {
-  const out: Loser[] = [];
-  const add = (what: Loser['what'], stand: Stand | undefined, lay: Lay) => {
+): Alternative[] {
+  const out: Alternative[] = [];
+  const add = (what: Alternative['what'], stand: Stand | undefined, lay: Lay) => {
     if (!stand) return;
     const judged = judge(ground, stand, lay);
     if (!judged || judged.c.total >= best.total) return;
@@ -71,7 +71,7 @@ function nearBank(stands: readonly Stand[]): Stand | undefined {
 }
 
 function judge(
-  ground: ShotGround,
+  ground: ShotContext,
   stand: Stand,
   lay: Lay,
 ): { c: Candidate; dragReason: Reason | null } | null {
@@ -90,7 +90,7 @@ function judge(
 }
 
 /** The term whose weighed shortfall against the best shot is greatest. */
-function costliest(ground: ShotGround, c: Candidate, best: Pick<Candidate, 'qualities'>): Term {
+function costliest(ground: ShotContext, c: Candidate, best: Pick<Candidate, 'qualities'>): Term {
   const costs = (t: Term) => ground.weights[t] * (best.qualities[t] - c.qualities[t]);
   return TERMS.reduce((a, b) => (costs(b) > costs(a) ? b : a));
 }
