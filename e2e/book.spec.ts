@@ -34,7 +34,7 @@ test('the whole book is backed up, tried out and restored into an empty folder',
   expect(download.suggestedFilename()).toBe('pebble-lane-book-2026-06-13.json');
   const path = join(mkdtempSync(join(tmpdir(), 'pebble-backup-')), 'book.json');
   await download.saveAs(path);
-  expect(JSON.parse(readFileSync(path, 'utf8')).pebbleLaneBook).toBe(1);
+  expect(JSON.parse(readFileSync(path, 'utf8')).pebbleLaneBook).toBe(2);
 
   const server = await startServer(
     mkdtempSync(join(tmpdir(), 'pebble-restore-')),
@@ -46,7 +46,7 @@ test('the whole book is backed up, tried out and restored into an empty folder',
   await choose.setInputFiles({
     name: 'other.json',
     mimeType: 'application/json',
-    buffer: Buffer.from('{"pebbleLaneBook": 2}'),
+    buffer: Buffer.from('{"pebbleLaneBook": 3}'),
   });
   await expect(page.getByText(/^This is not a backup of a book\./)).toBeVisible();
   await choose.setInputFiles(path);

@@ -1,6 +1,6 @@
 'use client';
 
-import type { GeographicAnchor } from '../core/formats/index';
+import { halfPlace, type GeographicAnchor } from '../core/formats/index';
 import { Button } from '../ui/parts';
 import { PlainField } from './fields';
 
@@ -19,7 +19,9 @@ export function PlacePanel({
   place: BeatPlace;
   onChange: (place: Partial<BeatPlace>) => void;
 }) {
-  const anchor = place.anchor ?? { lat: 0, lon: 0 };
+  // One of the two may be typed first: until the other is, the beat is not kept, and says why.
+  const anchor = place.anchor ?? { lat: NaN, lon: NaN };
+  const half = halfPlace(place.anchor);
   const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <details className="behind">
@@ -44,7 +46,7 @@ export function PlacePanel({
         <PlainField
           label="Latitude"
           unit="°, north positive"
-          value={place.anchor ? anchor.lat : NaN}
+          value={anchor.lat ?? NaN}
           range={{ min: -89, max: 89 }}
           digits={5}
           onKeep={(lat) =>
@@ -54,7 +56,7 @@ export function PlacePanel({
         <PlainField
           label="Longitude"
           unit="°, east positive"
-          value={place.anchor ? anchor.lon : NaN}
+          value={anchor.lon ?? NaN}
           range={{ min: -180, max: 180 }}
           digits={5}
           onKeep={(lon) =>
@@ -62,6 +64,11 @@ export function PlacePanel({
           }
         />
       </div>
+      {half && (
+        <p role="alert" className="problem">
+          {half}
+        </p>
+      )}
       {place.timeZone && <p>Hours are those of {place.timeZone}.</p>}
       {!place.anchor && (
         <Button onClick={() => onChange({ timeZone: zone() })}>

@@ -7,8 +7,9 @@ import { book } from './book';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
 
-/** The published shapes of a backup, now and before, served with the application. */
-const SCHEMA_FILES = { 1: 'public/book-1.schema.json', 2: 'public/book.schema.json' } as const;
+/** The published shapes of a backup, before and now, served with the application. */
+const readFirst = () => readFileSync(join(process.cwd(), 'public/book-1.schema.json'), 'utf8');
+const readNow = () => readFileSync(join(process.cwd(), 'public/book.schema.json'), 'utf8');
 const MOST_PROBLEMS = 8;
 
 export interface Backup {
@@ -33,7 +34,7 @@ export interface RestoreReport {
  */
 export async function restoreBook(json: unknown, dry: boolean): Promise<Outcome<RestoreReport>> {
   const isFirst = (json as FirstBackup | null)?.pebbleLaneBook === 1;
-  const check = schema(isFirst ? 1 : 2);
+  const check = checkOf(isFirst ? readFirst() : readNow());
   if (!check(json)) {
     const said = (check.errors ?? [])
       .slice(0, MOST_PROBLEMS)
@@ -53,7 +54,4 @@ export async function restoreBook(json: unknown, dry: boolean): Promise<Outcome<
   }
 }
 
-function schema(version: keyof typeof SCHEMA_FILES) {
-  const ajv = new Ajv2020({ allErrors: true });
-  return ajv.compile(JSON.parse(readFileSync(join(process.cwd(), SCHEMA_FILES[version]), 'utf8')));
-}
+const checkOf = (schema: string) => new Ajv2020({ allErrors: true }).compile(JSON.parse(schema));

@@ -19,6 +19,7 @@ import {
   keepMark,
   keepPhoto,
   openBeat,
+  outingsInBook,
   openDraft,
   photo,
   recordEvent,
@@ -218,6 +219,34 @@ describe('backup', () => {
     expect((await backUpBook()).tables).toEqual(backup.tables);
     const opened = await openBeat('b1');
     expect(opened.ok && opened.value.tries[0]!.events.map((e) => e.id)).toEqual(['e1', 'e2']);
+  });
+
+  it('a backup from before outings spanned beats is taken as it would be today', async () => {
+    const now = await fullBook();
+    const { readings: _later, ...tables } = now.tables;
+    const first = {
+      pebbleLaneBook: 1,
+      writtenMs: now.writtenMs,
+      tables: {
+        ...tables,
+        outings: [{ id: 'old', beat_id: 'b1', local_date: '2026-06-13' }],
+        tries: tables.tries.map((t) => ({ ...t, outing_id: 'old' })),
+        try_events: tables.try_events.map(({ device: _d, ...e }) => e),
+      },
+    };
+    openFolder();
+    expect(await restoreBook(first, false)).toMatchObject({ ok: true });
+    const opened = await openBeat('b1');
+    expect(opened.ok && opened.value.tries[0]).toMatchObject({
+      outingId: 'outing-2026-06-13',
+      events: [
+        { id: 'e1', device: '' },
+        { id: 'e2', device: '' },
+      ],
+    });
+    expect(await outingsInBook()).toMatchObject([
+      { id: 'outing-2026-06-13', startMs: 1, endMs: 1 },
+    ]);
   });
 
   it('twice changes nothing, and what is here in another state stays', async () => {

@@ -1,0 +1,21 @@
+import Link from 'next/link';
+import { DEFAULT_SETTINGS } from '@/core/log/index';
+import { settings } from '@/services/index';
+import { SettingsForm } from './settings-form';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Settings, Pebble Lane' };
+
+export default async function SettingsPage() {
+  return (
+    <main className="start">
+      <p>
+        <Link href="/" className="plain">
+          Back to the book
+        </Link>
+      </p>
+      <h1>Settings</h1>
+      <SettingsForm kept={await settings()} defaults={DEFAULT_SETTINGS} />
+    </main>
+  );
+}

@@ -3,14 +3,19 @@ import { bush, overcast, plan, stream } from '../stalk/fixtures/streams';
 import type { BeatFeature } from '../formats/index';
 import { madeFlow } from '../water/fixtures/waters';
 import { surfaceFactor } from '../water/index';
+import { createRandom } from '../grid/index';
+import { DEFAULT_RIG } from '../rig/index';
 import {
   bestMend,
+  castAllowed,
   castNow,
   castStudy,
   castTip,
   coverGrid,
   coverOrder,
   driftInputOf,
+  findShots,
+  SEARCHED_LAYS,
   simulateDrift,
   structureAt,
   USUAL_ANGLER,
@@ -183,5 +188,63 @@ describe('a mend', () => {
     const even = madeFlow(() => -0.3);
     const reach = { kind: 'reach', toward: 'up-current', amountM: 1.5 } as const;
     expect(bestMend(even, { tip, landing, lay: reach, seconds: 4 })).toBeNull();
+  });
+});
+
+describe('what can be thrown is one rule', () => {
+  const lays = (q: CastQuestion) =>
+    castStudy(scene, q)
+      .rows.filter((r) => r.by !== null)
+      .map((r) => r.lay.kind)
+      .sort();
+  const searched = (q: CastQuestion) =>
+    SEARCHED_LAYS.filter(
+      (lay) =>
+        castAllowed(castNow(scene, { ...q, lay }, []), lay.kind, {
+          rodM: q.angler.rodM,
+          leaderM: DEFAULT_RIG.leaderM,
+        }).cast !== null,
+    )
+      .map((lay) => lay.kind)
+      .sort();
+  it('from straight below only what lays no line over it is offered, as the search does', () => {
+    const below = question({ stand: { xM: 6, yM: 1 }, landing: { xM: 13.2, yM: 1 } });
+    expect(lays(below)).toEqual(searched(below));
+    expect(lays(below)).not.toContain('reach');
+    const row = castStudy(scene, below).rows.find((r) => r.lay.kind === 'reach')!;
+    expect(row.refusal).toBe('straight');
+    expect(
+      castNow(scene, { ...below, lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 } }, [])
+        .refusal,
+    ).toBe('straight');
+  });
+  it('the list of lays, the drag and the search agree from anywhere, and a pinned search finds only what is offered', () => {
+    const random = createRandom(3);
+    const wholeBeat = plan();
+    let offered = 0;
+    for (let n = 0; n < 40; n++) {
+      const q = question({
+        stand: { xM: 3 + 18 * random(), yM: -4.4 - 3 * random() },
+        landing: { xM: 13.2, yM: 1 },
+      });
+      const rows = lays(q);
+      expect(rows).toEqual(searched(q));
+      offered += rows.length;
+      if (n >= 4) continue;
+      for (const kind of ['straight', 'bank-lay', 'feed'] as const) {
+        const found = findShots(wholeBeat, scene.flow, {
+          target,
+          pin: { stand: q.stand, lay: kind },
+          landing: q.landing,
+          standStepM: 0.5,
+        });
+        const at = found.kind === 'shots' ? found.shots : [];
+        for (const shot of at) {
+          const there = { ...q, stand: shot.stand, posture: shot.posture };
+          expect(lays(there)).toContain(kind);
+        }
+      }
+    }
+    expect(offered).toBeGreaterThan(100);
   });
 });

@@ -200,7 +200,7 @@ it('other fish: a stand that lays line over one is marked down, and it is said',
   expect(after.facts.othersLiningM).toBeLessThan(0.6);
   expect(after.qualities.lining).toBeLessThan(before.qualities.lining);
   expect(after.total).toBeLessThan(before.total);
-  expect(after.against.map((r) => r.what)).toContain('lining-others');
+  expect(after.against.map((r) => r.what)).toContain('lining');
 });
 
 describe('the lane and what is useful of a drift', () => {

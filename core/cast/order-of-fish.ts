@@ -34,15 +34,13 @@ export function orderOfFish(
   keep: StalkKeep = createStalkKeep(),
 ): FishInOrder {
   const start = 'xM' in how.from ? how.from : how.from[0]!;
-  const shots: (Shot | null)[] = [];
-  const targets = fish.map((target): SequenceTarget => {
-    const others = fish.filter((f) => f !== target);
-    const { from, conditions, wading, hiding, forbidden, alarm } = how;
-    const shot = quickShot(
+  const { from, conditions, wading, hiding, forbidden, alarm } = how;
+  const shots = fish.map((target) =>
+    quickShot(
       scene,
       {
         target,
-        others,
+        others: fish.filter((f) => f !== target),
         angler,
         fly,
         from,
@@ -53,17 +51,21 @@ export function orderOfFish(
         ...(alarm && { alarm }),
       },
       keep,
-    );
-    shots.push(shot);
-    if (!shot) return { fish: target, stand: start, calmOf: fish.map(() => 0) };
-    const to = { ...how, fish: [...fish], to: shot.stand, endPosture: shot.posture, via: [] };
+    ),
+  );
+  // A fish that lies on dry land at this level has no shot, and sees nobody come.
+  const seeing = fish.filter((_, i) => shots[i] !== null);
+  const targets = fish.map((target, i): SequenceTarget => {
+    const shot = shots[i];
+    const none = { fish: target, stand: start, calmOf: fish.map(() => 0) };
+    if (!shot) return none;
+    const to = { ...how, fish: seeing, to: shot.stand, endPosture: shot.posture, via: [] };
     const input = { ...to, cellM: COARSE_M };
     const way = planStalkOn(stalkContext(scene, input, keep), input);
     // A stand that no way leads to leaves nobody calm: it comes last.
-    const calmOf = fish.map((g) =>
-      way.kind === 'way' ? way.calm.find((c) => c.fishId === g.id)!.best : 0,
-    );
-    return { fish: target, stand: shot.stand, calmOf };
+    if (way.kind !== 'way') return none;
+    const calm = new Map(way.calm.map((c) => [c.fishId, c.best]));
+    return { fish: target, stand: shot.stand, calmOf: fish.map((g) => calm.get(g.id) ?? 0) };
   });
   const { shots: expected, ...sequence } = sequenceTargets(scene, targets, start);
   return { ...sequence, expected, shots };

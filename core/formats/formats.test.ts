@@ -1,3 +1,4 @@
+import { FIRST_BEAT_FILE } from '../../demo/first-beat';
 import { joinBank, planHash, readBeat, writeBeat, type BeatPlan } from './index';
 
 /** A small beat of its own, deliberately uneven. */
@@ -282,4 +283,14 @@ it('the hash of a plan does not depend on the order of keys, and changes with an
   const turned = Object.fromEntries(Object.entries(plan).reverse()) as unknown as BeatPlan;
   expect(planHash(turned)).toBe(planHash(plan));
   expect(planHash({ ...plan, slope: 0.0101 })).not.toBe(planHash(plan));
+});
+
+it.each([
+  [{ lat: 52 }, 'Latitude 52 stands alone'],
+  [{ lon: -3, lat: null }, 'Longitude -3 stands alone'],
+])('a place with one of its two figures is refused with a sentence: %j', (anchor, sentence) => {
+  const file = { ...FIRST_BEAT_FILE, pebbleLane: { ...FIRST_BEAT_FILE.pebbleLane, anchor } };
+  const read = readBeat(file);
+  expect(read.ok).toBe(false);
+  expect(!read.ok && read.problems.map((p) => p.message).join(' ')).toContain(sentence);
 });

@@ -15,6 +15,7 @@ export type {
   Station,
 } from './beat-plan';
 export { entriesOf } from './entries';
+export { halfPlace } from './half-place';
 export {
   LEVEL_NAMES,
   BED_MATERIALS,

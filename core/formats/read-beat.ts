@@ -13,6 +13,7 @@ import {
 } from './beat-plan';
 import { headerNumber, KIND_RULES, shown } from './kind-rules';
 import { createTangentPlane } from './tangent-plane';
+import { halfPlace } from './half-place';
 import { lonLatHash } from './lon-lat-hash';
 
 /** `feature`: index in the file, null for the header. */
@@ -118,7 +119,9 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
     );
   }
   const anchor = raw.anchor as { lat: number; lon: number } | undefined;
-  if (anchor !== undefined) {
+  const half = halfPlace(anchor);
+  if (half) complain('anchor', half);
+  else if (anchor !== undefined) {
     const lat = headerNumber(-89, 89, 'degrees').problem(anchor?.lat);
     const lon = headerNumber(-180, 180, 'degrees').problem(anchor?.lon);
     if (lat) complain('anchor.lat', `anchor.lat ${lat}.`);

@@ -63,3 +63,12 @@ it('offers landing only for a hooked fish', () => {
   expect(possibleEvents('open')).not.toContain('landing');
   expect(possibleEvents('landed')).toEqual([]);
 });
+
+it('two devices under the same number: both stand, in an order that does not hang on who came first', () => {
+  const one = [event(1, 'cast'), { ...event(2, 'miss'), id: 'a', device: 'phone' }];
+  const both = [...one, { ...event(2, 'hook'), id: 'b', device: 'desk' }];
+  const fold = foldTry('x', both);
+  expect(fold.timeline.map((t) => t.event.device)).toEqual(['d1', 'desk', 'phone']);
+  expect(foldTry('x', [...both].reverse())).toEqual(fold);
+  expect(fold.casts).toBe(3);
+});

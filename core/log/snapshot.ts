@@ -64,7 +64,7 @@ export interface TrySnapshot {
 
 /** The one writer. What is not told is null. */
 export function writeSnapshot(told: Omit<TrySnapshot, 'version' | 'constantsHash'>): TrySnapshot {
-  return { version: 1, constantsHash: CONSTANTS_HASH, ...told };
+  return { ...told, version: 1, constantsHash: CONSTANTS_HASH };
 }
 
 /** A snapshot that says nothing but that it is one. */

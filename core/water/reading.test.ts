@@ -91,7 +91,8 @@ it('the thalweg follows the deepest line, and not over a rock', () => {
   for (let i = 10; i < line.length - 10; i += 40)
     expect(Math.abs(line[i]!.yM - 0.1 * line[i]!.xM)).toBeLessThan(0.25);
   const j = Math.round((0 - flow.y0M) / flow.cellM);
-  for (let i = 140; i < 160; i++) flow.solid[j * flow.nx + i] = 1;
-  // The deepest line goes round the rock that lies on it.
-  expect(Math.abs(thalweg(flow)[150]!.yM)).toBeGreaterThan(0.5 * flow.cellM);
+  const open = thalweg(flow)[150]!.yM;
+  // A rock on the deepest line and toward true right: what is over it does not count.
+  for (let i = 135; i < 166; i++) for (let r = 0; r < 8; r++) flow.solid[(j + r) * flow.nx + i] = 1;
+  expect(thalweg(flow)[150]!.yM).toBeLessThan(open - flow.cellM);
 });

@@ -1,3 +1,4 @@
+import { halfPlace } from '../../formats/index';
 import { SKETCH_KINDS, toldDepthM, toldPaceMps, type Sketch } from './sketch';
 
 export interface SketchProblem {
@@ -53,6 +54,8 @@ export function sketchProblems(sketch: Sketch): SketchProblem[] {
     out.push({ id, field, message });
   if (sketch.name.trim() === '' || sketch.name.length > 120)
     say(null, 'name', 'The beat needs a name of 1 to 120 letters.');
+  const half = halfPlace(sketch.anchor);
+  if (half) say(null, 'anchor', half);
   if (sketch.pieces.length === 0) {
     say(null, 'pieces', 'No piece yet: add the first one at the foot of the beat.');
     return out;

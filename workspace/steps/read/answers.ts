@@ -19,7 +19,8 @@ export function readAnswers(plan: BeatPlan, source: FlowSource): AnySpec[] {
     }),
     spec({
       name: 'otherReading',
-      question: (s) => s.other && byIdentity(s.other),
+      // Of the settled water only: a rough one reads much like any other.
+      question: (s) => (s.otherState.kind === 'ready' && s.other ? byIdentity(s.other) : null),
       ask: (workers, other) => workers.read.read(other.thing),
     }),
     spec({

@@ -1,0 +1,102 @@
+import { expect, test, type Page } from '@playwright/test';
+import { inspector, openBeat, step } from './page';
+
+/** Opens the log on a fish of its own with a try begun, and gives the try's id. */
+async function beginTry(page: Page, fly: string): Promise<void> {
+  await page
+    .getByRole('button', { name: /^Fish 1/ })
+    .first()
+    .click();
+  await step(page, 'Log').click();
+  await page.getByLabel('Fly', { exact: true }).fill(fly);
+  await page.getByRole('button', { name: 'Begin a try' }).click();
+  await expect(page.getByText(`Cast 1 with ${fly}.`)).toBeVisible();
+}
+const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
+
+for (const first of ['the first page closes first', 'the second page closes first'] as const)
+  test(`two pages, one device, no network, each pressing; ${first}: every press arrives once`, async ({
+    context,
+  }) => {
+    const one = await context.newPage();
+    const two = await context.newPage();
+    await openBeat(one);
+    await openBeat(two);
+    const flies = [`Ant ${first.length}`, `Gnat ${first.length}`];
+    await beginTry(one, flies[0]!);
+    await beginTry(two, flies[1]!);
+    await expect(one.getByText(/waiting$/)).toHaveCount(0);
+    await context.setOffline(true);
+    for (const name of ['Nothing', 'Looked', 'Missed']) {
+      await press(one, name);
+      await press(two, name);
+    }
+    // Both pages know of all that waits on this device.
+    await expect(one.locator('.saved')).toContainText('Not with the book yet');
+    await expect(two.locator('.saved')).toContainText('Not with the book yet');
+    const [closing, staying] = first === 'the first page closes first' ? [one, two] : [two, one];
+    await closing.close();
+    await context.setOffline(false);
+    await expect(staying.locator('.saved')).toHaveText('', { timeout: 20000 });
+    await staying.reload();
+    await step(staying, 'Log').click();
+    await staying
+      .getByRole('button', { name: /^Fish 1/ })
+      .first()
+      .click();
+    // The tries of both pages, each with its three casts, neither more nor less.
+    await staying.goto(staying.url());
+    const backup = (await (await staying.request.get('/api/v1/book')).json()) as {
+      tables: {
+        tries: { id: string; fly: string }[];
+        try_events: { try_id: string; code: string }[];
+      };
+    };
+    for (const fly of flies) {
+      const attempt = backup.tables.tries.filter((t) => t.fly === fly);
+      expect(attempt).toHaveLength(1);
+      expect(
+        backup.tables.try_events.filter((e) => e.try_id === attempt[0]!.id).map((e) => e.code),
+      ).toEqual(['cast', 'look', 'miss']);
+    }
+    await staying.close();
+  });
+
+test('what the book would not take stays on the page with its sentence, and is mended there', async ({
+  page,
+}) => {
+  await openBeat(page);
+  await beginTry(page, 'Sedge');
+  await press(page, 'Took');
+  await press(page, 'Landed');
+  // A refusal as an older server would give it: the press is neither lost nor called kept.
+  let refuse = true;
+  await page.route('**/events/**', (route) =>
+    refuse
+      ? route.fulfill({
+          status: 400,
+          json: {
+            error: {
+              code: 'invalid',
+              message: 'Length of the fish must be 5 to 102 cm.',
+              field: 'lengthCm',
+            },
+          },
+        })
+      : route.continue(),
+  );
+  await page.getByLabel(/^Its length/).fill('27');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByText('1 not taken by the book').click();
+  await expect(page.getByText(/Length of the fish must be 5 to 102 cm/)).toBeVisible();
+  // It is still there after the page is loaded again.
+  await page.reload();
+  await page.getByText('1 not taken by the book').click();
+  refuse = false;
+  await page.getByLabel('Its length, cm').fill('26');
+  await page.getByRole('button', { name: 'Send it again' }).click();
+  await expect(page.getByText(/not taken by the book/)).toHaveCount(0);
+  await page.reload();
+  await step(page, 'Log').click();
+  await expect(inspector(page).getByText(/landed, 26 cm/)).toBeVisible();
+});
