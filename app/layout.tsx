@@ -1,7 +1,6 @@
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
-import { QueryProvider } from '@/sync/queries';
 import { Provider } from '@/ui/provider';
 import { tokenCss } from '@/ui/tokens';
 import '@/ui/parts.css';
@@ -31,9 +30,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
         <style dangerouslySetInnerHTML={{ __html: tokenCss() }} />
       </head>
       <body>
-        <Provider>
-          <QueryProvider>{children}</QueryProvider>
-        </Provider>
+        <Provider>{children}</Provider>
       </body>
     </html>
   );

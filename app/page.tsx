@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { beatsInBook, draftsInBook, streamsInBook } from '@/services/index';
+import { QueryProvider } from '@/sync/queries';
 import { ThemeButton } from '@/ui/theme-button';
 import { BeatSketch } from './beat-sketch';
 import { BeatTools, StreamName } from './beat-tools';
@@ -32,7 +33,9 @@ export default async function StartPage() {
       </p>
       <h2>{empty ? 'Begin with a beat' : 'A new beat, or one place'}</h2>
       <NewBeat stream={streams[0]?.name ?? ''} />
-      <SolveWatch names={Object.fromEntries(all.map((b) => [b.id, b.name]))} />
+      <QueryProvider>
+        <SolveWatch names={Object.fromEntries(all.map((b) => [b.id, b.name]))} />
+      </QueryProvider>
       {streams
         .filter((s) => shown.some((b) => b.streamId === s.id))
         .map((stream) => (

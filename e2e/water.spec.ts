@@ -90,7 +90,7 @@ test('a mark on dry land is refused, and what cannot be sent is kept and sent la
   await page.context().setOffline(true);
   await page.mouse.click(plan.x + 420, plan.y + plan.height / 2);
   await expect(
-    page.getByText('Not saved yet: kept on this device, tried again in a moment.'),
+    page.getByText('Not with the book yet: kept on this device, sent as soon as it can be.'),
   ).toBeVisible();
   await page.context().setOffline(false);
   await page.reload();

@@ -8,14 +8,16 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import type { KeptRead, Settings } from '../core/log/index';
-import { api, changes, type Reply, type SolveJob } from './client';
-import { pageQueue } from './page-queue';
+import type { Settings } from '../core/log/index';
+import { api, type Reply, type SolveJob } from './client';
 
 /** Between two looks at what the server is solving, ms. */
 const LOOK_MS = 1500;
 
-/** What pages know of the server, shared by all their parts. The network may be gone: it is always tried. */
+/**
+ * What a page knows of the server, shared by its parts. The network may be gone: it is always tried. Pages
+ * of the bank go without it, and without its weight: what they change goes through the queue.
+ */
 export function QueryProvider({ children }: { children: ReactNode }) {
   const [client] = useState(
     () =>
@@ -58,36 +60,6 @@ export function useSolves() {
       client.setQueryData<SolveJob[]>(SOLVES, (jobs) =>
         jobs?.map((j) => (open.some((o) => o.hash === j.hash) ? { ...j, state: 'stopped' } : j)),
       );
-    },
-  };
-}
-
-const READS = ['reads'];
-
-/** Quick reads of the book and of this device: shown at once, kept by the queue. */
-export function useReads(fromBook: readonly KeptRead[]) {
-  const client = useQueryClient();
-  const { data: reads } = useQuery({
-    queryKey: READS,
-    queryFn: () => [...fromBook],
-    initialData: [...fromBook],
-    staleTime: Infinity,
-  });
-  const put = (change: (reads: KeptRead[]) => KeptRead[]) =>
-    client.setQueryData<KeptRead[]>(READS, (now) => change(now ?? []));
-  return {
-    reads,
-    add(read: KeptRead) {
-      put((now) => [read, ...now]);
-      void pageQueue().post(changes.putRead(read));
-    },
-    replace(read: KeptRead) {
-      put((now) => now.map((r) => (r.id === read.id ? read : r)));
-      void pageQueue().post(changes.putRead(read));
-    },
-    drop(id: string) {
-      put((now) => now.filter((r) => r.id !== id));
-      void pageQueue().post(changes.dropRead(id));
     },
   };
 }

@@ -1,11 +1,14 @@
 'use client';
 
-import { Button as ChakraButton, chakra, type ButtonProps } from '@chakra-ui/react';
+import { chakra, type HTMLChakraProps } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 
 /** Chakra's button in our two voices: `solid` for the one thing to do next, `line` for the rest. */
-export function Button({ voice = 'line', ...props }: ButtonProps & { voice?: 'solid' | 'line' }) {
-  return <ChakraButton type="button" unstyled className={`do ${voice}`} {...props} />;
+export function Button({
+  voice = 'line',
+  ...props
+}: HTMLChakraProps<'button'> & { voice?: 'solid' | 'line' }) {
+  return <chakra.button type="button" className={`do ${voice}`} {...props} />;
 }
 
 /** A choice of one among few, as pressed cells. */

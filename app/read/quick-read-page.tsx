@@ -1,10 +1,9 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { SPECIES, TOTAL_PER_FORK } from '@/core/fish/index';
 import { BED_MATERIALS } from '@/core/formats/index';
 import {
-  quickRead,
   QUICK_COLOURS,
   type QuickAnswers,
   type QuickCover,
@@ -13,11 +12,12 @@ import {
 import { formatTemp, parseTempC, paceWord, tempUnit } from '@/core/units/index';
 import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
-import { useReads } from '@/sync/queries';
+import { useReads } from '@/sync/use-reads';
 import { useQueue } from '@/sync/use-queue';
 import { SavingNotes } from './saving-notes';
 import { SPECIES_NAMES } from '@/words/words';
 import { Choice, Disclosure, FigureField } from '@/ui/parts';
+import { useQuickReading } from './use-quick-reading';
 import { KeptReads } from './kept-reads';
 import { Leg } from './leg';
 import { PaceTimer } from './pace-timer';
@@ -74,13 +74,13 @@ export function QuickReadPage({
     shaded: false,
   }));
   const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));
-  const reading = useMemo(() => quickRead(told), [told]);
+  const reading = useQuickReading(told);
   const kept = useReads(reads);
   const saving = useQueue();
   const [justKept, setJustKept] = useState(false);
   const [note, setNote] = useState('');
   const keep = () => {
-    if (!reading.ok) return;
+    if (!reading?.ok) return;
     const takenMs = Date.now();
     const read: KeptRead = {
       id: clientId(),

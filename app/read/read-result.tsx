@@ -43,12 +43,19 @@ export function ReadResult({
   saved,
   onKeep,
 }: {
-  reading: QuickReading;
+  /** null: the model is not here yet. */
+  reading: QuickReading | null;
   units: UnitSystem;
   saved: string | null;
   onKeep: () => void;
 }) {
   const [open, setOpen] = useState(false);
+  if (!reading)
+    return (
+      <footer className="answer" role="status">
+        <p>Rating the place.</p>
+      </footer>
+    );
   if (!reading.ok)
     return (
       <footer className="answer" role="alert">

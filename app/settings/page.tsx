@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { DEFAULT_SETTINGS } from '@/core/log/index';
 import { settings } from '@/services/index';
+import { QueryProvider } from '@/sync/queries';
 import { SettingsForm } from './settings-form';
 
 export const dynamic = 'force-dynamic';
@@ -15,7 +16,9 @@ export default async function SettingsPage() {
         </Link>
       </p>
       <h1>Settings</h1>
-      <SettingsForm kept={await settings()} defaults={DEFAULT_SETTINGS} />
+      <QueryProvider>
+        <SettingsForm kept={await settings()} defaults={DEFAULT_SETTINGS} />
+      </QueryProvider>
     </main>
   );
 }

@@ -1,8 +1,9 @@
+import { cache } from 'react';
 import { nowMs, openBeat, outingsInBook, readsInBook, settings } from '@/services/index';
 import type { BeatInput } from '@/workspace/index';
 
-/** What the pages of a beat are opened with; null when there is no such beat. */
-export async function beatInput(id: string): Promise<BeatInput | null> {
+/** What the pages of a beat are opened with; null when there is no such beat. Read once a request. */
+export const beatInput = cache(async (id: string): Promise<BeatInput | null> => {
   const opened = await openBeat(id);
   if (!opened.ok) return null;
   const { beat, marks, rises, tries } = opened.value;
@@ -19,7 +20,7 @@ export async function beatInput(id: string): Promise<BeatInput | null> {
     settings: await settings(),
     nowMs: nowMs(),
   };
-}
+});
 
 type Search = Record<string, string | string[] | undefined>;
 
