@@ -22,8 +22,9 @@ export default async function config() {
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();
   // These ship as ES modules only.
-  dom.transformIgnorePatterns = [
-    '/node_modules/(?!(d3-contour|d3-array|d3-force|d3-quadtree|d3-dispatch|d3-timer|internmap)/)',
-  ];
+  for (const project of [node, dom])
+    project.transformIgnorePatterns = [
+      '/node_modules/(?!(d3-contour|d3-array|d3-force|d3-quadtree|d3-dispatch|d3-timer|internmap)/)',
+    ];
   return { projects: [node, dom], testTimeout: 60000 };
 }
