@@ -126,7 +126,17 @@ export const policies = [
     ...kit,
   ),
   allow('demo', 'demo', 'services', ...anyCore),
-  allow('bench', 'bench', 'demo', 'workers', 'store', 'services', ...anyCore),
+  allow(
+    'bench',
+    'bench',
+    'demo',
+    'store',
+    'services',
+    'room-frame',
+    'room-engine',
+    'room-state',
+    ...kit,
+  ),
   allow('e2e', 'e2e', 'demo', 'workspace-door', 'making', ...kit),
 ];
 

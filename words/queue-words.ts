@@ -75,3 +75,21 @@ export const mended = (
   ...body,
   [key]: typeof body?.[key] === 'number' ? Number(text.replace(',', '.')) : text,
 });
+
+/** What the list of what was not taken needs, from the queue as it stands. */
+export const notTakenProps = ({
+  refused,
+  sendAgain,
+  throwAway,
+}: {
+  refused: readonly (Change & { seq: number; message: string; field: string | null })[];
+  sendAgain(seq: number, body?: Record<string, unknown>): Promise<void>;
+  throwAway(seq: number): Promise<void>;
+}) => ({
+  rows: notTakenRows(refused),
+  onSendAgain(seq: number, change?: { key: string; text: string }) {
+    const body = refused.find((r) => r.seq === seq)?.body;
+    void sendAgain(seq, change && mended(body, change.key, change.text));
+  },
+  onThrowAway: (seq: number) => void throwAway(seq),
+});

@@ -14,7 +14,8 @@ import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
 import { useReads } from '@/sync/use-reads';
 import { useQueue } from '@/sync/use-queue';
-import { SavingNotes } from './saving-notes';
+import { NotTaken } from '@/ui/not-taken';
+import { notTakenProps } from '@/words/queue-words';
 import { SPECIES_NAMES } from '@/words/words';
 import { Choice, Disclosure, FigureField } from '@/ui/parts';
 import { useQuickReading } from './use-quick-reading';
@@ -173,7 +174,7 @@ export function QuickReadPage({
           Note <input value={note} maxLength={200} onChange={(e) => setNote(e.target.value)} />
         </label>
       </div>
-      <SavingNotes />
+      <NotTaken {...notTakenProps(saving)} />
       <KeptReads
         reads={kept.reads}
         beats={beats}
