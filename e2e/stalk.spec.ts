@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { XMLParser } from 'fast-xml-parser';
-import { BEAT, drag, inspector, settled, step } from './page';
+import { BEAT, drag, inspector, openBeat, settled, step } from './page';
 
 test('the way there: leg by leg, led by a waypoint, a spot taken out, the order of fish, carried off', async ({
   page,
@@ -94,4 +94,21 @@ test('what cannot be walked is said; a guess that is set changes how the fish no
   await page.getByLabel('Time to alarm').fill('900');
   await page.getByLabel('Time to alarm').press('Enter');
   await expect(page.getByText(/Time to alarm "900"/)).toBeVisible();
+});
+
+test('a stand that was moved goes back by a key and by a press; a fish that was marked goes and comes', async ({
+  page,
+}) => {
+  await openBeat(page, 'cast?mark=demo-mark-1');
+  const stand = page.getByRole('button', { name: /^Stand, x/ });
+  await expect(stand).toBeVisible();
+  const before = (await stand.getAttribute('aria-label'))!;
+  await stand.focus();
+  for (let n = 0; n < 3; n++) await page.keyboard.press('ArrowLeft');
+  await expect(stand).not.toHaveAttribute('aria-label', before);
+  const moved = (await stand.getAttribute('aria-label'))!;
+  for (let n = 0; n < 3; n++) await page.keyboard.press('Control+z');
+  await expect(stand).toHaveAttribute('aria-label', before);
+  for (let n = 0; n < 3; n++) await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(stand).toHaveAttribute('aria-label', moved);
 });

@@ -1,6 +1,7 @@
 import { act, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { SAVING_WORDS, useDraft, useUndoKeys } from './use-draft';
+import { SAVING_WORDS, useDraft } from './use-draft';
+import { useUndoKeys } from '../ui/use-undo-keys';
 
 interface Body {
   n: number;

@@ -10,6 +10,7 @@ import {
   parseTempC,
   tempUnit,
 } from '../../core/units/index';
+import { UndoButtons } from './undo-buttons';
 import { SavingLine } from './saving-line';
 import { ThemeButton } from '../../ui/theme-button';
 import { useActions, usePart, useWorkspace } from '../context';
@@ -67,6 +68,7 @@ export function TopLine() {
       <strong className="day">{dayText(atMs, plan.timeZone)}</strong>
       <WaterTemp />
       <span className="spring" />
+      <UndoButtons />
       <SavingLine />
       <ThemeButton />
       <button
