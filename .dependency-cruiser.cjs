@@ -10,5 +10,9 @@ module.exports = {
     },
     { name: 'no-circle', severity: 'error', from: {}, to: { circular: true } },
   ],
-  options: { tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' } },
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+  },
 };

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { planHash, type BeatPlan } from '../core/formats/index';
-import type { Db } from './open';
+import type { Db } from './db';
 
 /** What a beat was made from beside its plan: the sketch, or the photograph a survey was traced over. */
 export type MadeFrom = { kind: 'sketch'; sketch: unknown } | { kind: 'survey'; photo: unknown };

@@ -1,4 +1,4 @@
-import type { Db } from './open';
+import type { Db } from './db';
 
 export type DraftKind = 'sketch' | 'survey';
 

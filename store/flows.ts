@@ -1,4 +1,4 @@
-import type { Db } from './open';
+import type { Db } from './db';
 
 export async function findFlow(db: Db, inputHash: string): Promise<Uint8Array | undefined> {
   const row = await db

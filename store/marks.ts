@@ -1,7 +1,7 @@
 import { sql } from 'kysely';
 import { isOtherSighting, type Mark, type Sighting } from '../core/log/index';
 import { grouped } from './grouped';
-import type { Db } from './open';
+import type { Db } from './db';
 
 /** A mark without what it was before. */
 export type MarkRow = Omit<Mark, 'history'> & { beatId: string };

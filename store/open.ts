@@ -4,10 +4,11 @@ import BetterSqlite3 from 'better-sqlite3';
 import { Kysely, Migrator } from 'kysely';
 import { ImmediateSqliteDialect } from './immediate-dialect';
 import { MIGRATIONS } from './migrations';
+import type { Db } from './db';
 import type { Database } from './schema';
 import { summariseTries } from './try-summary';
 
-export type Db = Kysely<Database>;
+export type { Db };
 
 export const DATABASE_FILE = 'pebble-lane.sqlite';
 

@@ -1,5 +1,5 @@
 import type { Outing, Reading } from '../core/log/index';
-import type { Db } from './open';
+import type { Db } from './db';
 
 /** Keeps an outing or its new state: repeating is harmless. */
 export async function putOuting(db: Db, o: Outing): Promise<void> {

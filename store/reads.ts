@@ -1,5 +1,5 @@
 import type { KeptRead } from '../core/log/index';
-import type { Db } from './open';
+import type { Db } from './db';
 import type { Database } from './schema';
 import type { Selectable } from 'kysely';
 

@@ -1,5 +1,5 @@
 import type { KeptRise } from '../core/log/index';
-import type { Db } from './open';
+import type { Db } from './db';
 
 /** A ring with the beat it was tapped on. */
 export type RiseRow = KeptRise & { beatId: string };

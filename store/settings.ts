@@ -1,4 +1,4 @@
-import type { Db } from './open';
+import type { Db } from './db';
 
 export async function readSettings(db: Db): Promise<Record<string, unknown>> {
   const rows = await db.selectFrom('settings').selectAll().execute();

@@ -1,7 +1,7 @@
 import { sql } from 'kysely';
 import type { Outing, Try, TryEvent } from '../core/log/index';
 import { grouped } from './grouped';
-import type { Db } from './open';
+import type { Db } from './db';
 import { eventOf, tryOf } from './try-rows';
 import { summariseTry } from './try-summary';
 

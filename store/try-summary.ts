@@ -1,5 +1,5 @@
 import { foldTry, readSnapshot, type TryEvent, type TrySnapshot } from '../core/log/index';
-import type { Db } from './open';
+import type { Db } from './db';
 import { eventOf } from './try-rows';
 
 /** Raised when what a summary says changes: every try is then summed up anew at the next start. */

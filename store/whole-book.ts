@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import type { Db } from './open';
+import type { Db } from './db';
 import { summariseTries } from './try-summary';
 
 /**

@@ -16,6 +16,7 @@ import { ObjectList } from './object-list';
 import { baseAddress, createWorkspace } from './create-workspace';
 import { parseAddress } from '../state/address';
 import { Arrivals } from './arrivals';
+import { listenForBench } from './listen-for-bench';
 import { CompareView, fetchLater, SectionFly, STEP_ROWS } from './steps';
 import { PlanView } from './plan-view';
 import { SectionView } from '../section/section-view';
@@ -31,12 +32,12 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
   const [held] = useState<Held>(() => createWorkspace(beat, step, query));
   useEffect(() => {
     const stop = held.engine.start();
-    // For the bench: how long an answer takes while something is dragged.
-    (window as { pebbleLane?: unknown }).pebbleLane = {
-      answerMs: () => held.store.getState().answerMs,
-    };
+    const leave = listenForBench(held.store);
     fetchLater();
-    return stop;
+    return () => {
+      leave();
+      stop();
+    };
   }, [held]);
   useFollowAddress(held);
   return (

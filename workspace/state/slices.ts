@@ -75,8 +75,6 @@ export interface CastSlice {
   shotsCompared: number[];
   asked: ShotsAsked;
   poolAsked: boolean;
-  /** Times from asking to having the answer, newest last, ms: what a drag feels. */
-  answerMs: number[];
 }
 export const FRESH_CAST: CastSlice = {
   filmAtS: null,
@@ -85,5 +83,4 @@ export const FRESH_CAST: CastSlice = {
   shotsCompared: [],
   asked: NOTHING_ASKED,
   poolAsked: false,
-  answerMs: [],
 };
