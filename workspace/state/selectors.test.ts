@@ -2,7 +2,7 @@ import type { Lie, LieField } from '../../core/lies/index';
 import { answered } from '../fixtures/answered';
 import { stateWith } from '../fixtures/state';
 import { matchLie } from './match';
-import { targetOf } from './selectors';
+import { isPale, targetOf } from './selectors';
 
 const lie = (id: string, xM: number, yM = 0) => ({ id, xM, yM, depthM: 0.6, headingRad: 0 }) as Lie;
 const field = (...lies: Lie[]): LieField => ({
@@ -23,4 +23,13 @@ it('the fish thought to lie in a lie is the same one each time it is asked for',
   expect(targetOf(state)).toMatchObject({ xM: 5, surety: 'maybe' });
   expect(targetOf(state)!.fishDepthM).toBeCloseTo(0.45, 9);
   expect(targetOf(state)).toBe(targetOf(state));
+});
+
+it('what follows the pointer is not pale while it is dragged; a way that waits for the cast is', () => {
+  const stale = answered({ drift: {} as never, stalk: {} as never }, undefined, ['drift', 'stalk']);
+  const at = (more: Parameters<typeof stateWith>[0]) => stateWith({ ...stale, ...more });
+  expect(isPale(at({ step: 'cast' }), 'drift')).toBe(true);
+  expect(isPale(at({ step: 'cast', dragging: 'stand' }), 'drift')).toBe(false);
+  expect(isPale(at({ step: 'cast', dragging: 'stand' }), 'stalk')).toBe(true);
+  expect(isPale(at({ step: 'stalk', dragging: 'way' }), 'stalk')).toBe(false);
 });

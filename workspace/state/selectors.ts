@@ -5,7 +5,7 @@ import { ASSUMED_TEMP_C, type Mark, type TempSource } from '../../core/log/index
 import type { Fish } from '../../core/sight/index';
 import type { StalkWay, Watcher } from '../../core/stalk/index';
 import { toCivil } from '../../core/units/index';
-import { valueOf } from './answer';
+import { isStale, valueOf } from './answer';
 import type { WorkspaceState } from './state';
 
 export const markOf = (s: WorkspaceState): Mark | null =>
@@ -62,6 +62,13 @@ export function shownWay(s: WorkspaceState): StalkWay | null {
   }
   return bestWay(s);
 }
+
+/**
+ * Whether the drift or the way is drawn pale: stale, but for the frame or two by which it lags behind a
+ * pointer that it follows. While a cast is dragged the way waits, and is pale.
+ */
+export const isPale = (s: WorkspaceState, name: 'drift' | 'stalk') =>
+  isStale(s, name) && (s.dragging === null || (name === 'stalk' && s.step !== 'stalk'));
 
 /** Water temperature that everything is reckoned with, C, and how it is known. */
 export const tempOf = (s: WorkspaceState) =>

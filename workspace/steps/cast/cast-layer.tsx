@@ -9,8 +9,9 @@ import { runsOf, TRACK_CLASS } from './track';
 import { frameAt } from './film';
 import { CastPlan, Covers } from './cast-plan';
 import { ShotsOnPlan } from './shots-layer';
-import { isStale, valueOf } from '../../state/answer';
+import { valueOf } from '../../state/answer';
 import { createPlanActions } from '../../plan-actions';
+import { isPale } from '../../state/selectors';
 
 type XY = [number, number];
 
@@ -43,7 +44,7 @@ function Rod({ camera }: { camera: Camera }) {
   const filmAtS = usePart((s) => s.filmAtS);
   const lay = usePart((s) => s.lay.kind);
   const step = usePart((s) => s.step);
-  const stale = usePart((s) => isStale(s, 'drift'));
+  const stale = usePart((s) => isPale(s, 'drift'));
   const rodM = usePart((s) => s.settings.rodM);
   const frame = filmAtS === null ? null : frameAt(best, filmAtS);
   const places = frame?.line ?? best?.laid;
@@ -83,7 +84,7 @@ function Rod({ camera }: { camera: Camera }) {
 
 function Track({ camera }: { camera: Camera }) {
   const drift = usePart((s) => valueOf(s, 'drift')?.band);
-  const stale = usePart((s) => isStale(s, 'drift'));
+  const stale = usePart((s) => isPale(s, 'drift'));
   if (!drift) return null;
   const { best } = drift;
   const xy = (n: number): XY => [pageX(camera, best.x[n]!), pageY(camera, best.y[n]!)];

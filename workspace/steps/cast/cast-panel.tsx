@@ -17,8 +17,8 @@ import { FromHere } from './from-here';
 import { LayPanel } from './lay-panel';
 import { Playback } from './playback';
 import { ShotsPanel } from './shots-panel';
-import { numberOfMark, targetOf } from '../../state/selectors';
-import { isStale, valueOf } from '../../state/answer';
+import { isPale, numberOfMark, targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import { createPlanActions } from '../../plan-actions';
 
@@ -26,7 +26,7 @@ import { createPlanActions } from '../../plan-actions';
 export function CastPanel() {
   const target = usePart(targetOf);
   const hasCast = usePart((s) => s.stand !== null && s.landing !== null);
-  const stale = usePart((s) => isStale(s, 'drift'));
+  const stale = usePart((s) => isPale(s, 'drift'));
   if (!hasCast)
     return (
       <section>

@@ -6,8 +6,8 @@ import type { Place } from '../../../core/grid/index';
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { usePart } from '../../context';
 import { linePath } from '../../../drawing/shapes';
-import { targetOf } from '../../state/selectors';
-import { isStale, valueOf } from '../../state/answer';
+import { isPale, targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
 
 type XY = [number, number];
 
@@ -15,7 +15,7 @@ type XY = [number, number];
 export function CastPlan({ camera }: { camera: Camera }) {
   const now = usePart((s) => valueOf(s, 'drift')?.now);
   const stand = usePart((s) => s.stand)!;
-  const stale = usePart((s) => isStale(s, 'drift'));
+  const stale = usePart((s) => isPale(s, 'drift'));
   return (
     <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
       {now && <Room camera={camera} now={now} stand={stand} />}

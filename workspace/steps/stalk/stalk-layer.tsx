@@ -9,8 +9,8 @@ import { alongLine, linePath, POSTURE_MARK } from '../../../drawing/shapes';
 import { createStalkActions, MOST_VIA } from './stalk-actions';
 import { useDrag } from '../../../drawing/use-drag';
 import { freshOf } from '../../state/answer';
-import { bestWay, shownWay } from '../../state/selectors';
-import { isStale, valueOf } from '../../state/answer';
+import { isPale, bestWay, shownWay } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
 
 type XY = [number, number];
 
@@ -40,7 +40,7 @@ function Ways({ camera }: { camera: Camera }) {
   const stalk = usePart((s) => valueOf(s, 'stalk'));
   const others = usePart((s) => valueOf(s, 'stalkStudy')?.others ?? NO_WAYS);
   const way = usePart(shownWay);
-  const stale = usePart((s) => isStale(s, 'stalk'));
+  const stale = usePart((s) => isPale(s, 'stalk'));
   const step = usePart((s) => s.step);
   const units = usePart((s) => s.settings.units);
   const farBank = usePart((s) => valueOf(s, 'farBank'));

@@ -10,13 +10,13 @@ import { OrderPanel } from './order-panel';
 import { CarePanel, ChangesPanel, ShadowPanel } from './stalk-care';
 import { StalkPlanPanel } from './stalk-plan';
 import { WayPanel } from './way-panel';
-import { bestWay, targetOf } from '../../state/selectors';
-import { isStale, valueOf } from '../../state/answer';
+import { isPale, bestWay, targetOf } from '../../state/selectors';
+import { valueOf } from '../../state/answer';
 import { createStalkActions } from './stalk-actions';
 
 export function StalkPanel() {
   const target = usePart(targetOf);
-  const stale = usePart((s) => isStale(s, 'stalk'));
+  const stale = usePart((s) => isPale(s, 'stalk'));
   const stand = usePart((s) => s.stand);
   if (!target || !stand)
     return (
