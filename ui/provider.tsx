@@ -45,8 +45,9 @@ export function Provider({ children }: { children: ReactNode }) {
       <ChakraProvider value={system}>
         <ThemeProvider
           attribute="class"
-          defaultTheme="light"
-          enableSystem={false}
+          // A dark system opens in dusk light until it is told otherwise.
+          defaultTheme="system"
+          enableSystem
           disableTransitionOnChange
         >
           {children}

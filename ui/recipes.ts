@@ -8,15 +8,13 @@ const ON_START = { minHeight: '44px', padding: '8px 16px', justifySelf: 'start' 
 
 /** Pressed things: the one to do next, the rest, a word in a sentence, a square key. */
 export const buttonRecipe = defineRecipe({
-  base: {
-    display: 'inline-block',
-    cursor: 'pointer',
-    color: 'ink',
-    _disabled: { color: 'ink3', cursor: 'default' },
-  },
+  base: { cursor: 'pointer', color: 'ink', _disabled: { color: 'ink3', cursor: 'default' } },
   variants: {
     voice: {
       solid: {
+        display: 'inline-flex',
+        alignItems: 'center',
+        justifyContent: 'center',
         minHeight: '34px',
         padding: '6px 12px',
         border: '1.4px solid',
@@ -30,6 +28,9 @@ export const buttonRecipe = defineRecipe({
         [PHONE]: THUMB,
       },
       line: {
+        display: 'inline-flex',
+        alignItems: 'center',
+        justifyContent: 'center',
         minHeight: '34px',
         padding: '6px 12px',
         border: '1.4px solid',

@@ -1,0 +1,16 @@
+import type { MetadataRoute } from 'next';
+import { LIGHT } from '@/ui/tokens';
+
+/** What a phone needs to put Pebble Lane among its programs. */
+export default function manifest(): MetadataRoute.Manifest {
+  return {
+    name: 'Pebble Lane',
+    short_name: 'Pebble Lane',
+    description: 'Reads small trout water, rates lies, places the cast and keeps the record.',
+    start_url: '/',
+    display: 'standalone',
+    background_color: LIGHT.paper,
+    theme_color: LIGHT.paper,
+    icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+  };
+}
