@@ -2,9 +2,17 @@ import { expect, test, type Page } from '@playwright/test';
 import { DEMO_BEAT_ID } from '../demo/names';
 import { inspector, openBeat } from './page';
 
+/** Fish of these checks: taken out again, so that the demo's beat is left as it was. */
+const marked: string[] = [];
+test.afterEach(async ({ request }) => {
+  for (const id of marked.splice(0))
+    expect((await request.delete(`/api/v1/marks/${id}`)).ok()).toBe(true);
+});
+
 /** Opens the log on a fish that nobody has tried, and begins a try. */
 async function beginTry(page: Page, id: string, fly: string): Promise<void> {
-  const marked = await page.request.put(`/api/v1/marks/${id}`, {
+  marked.push(id);
+  const kept = await page.request.put(`/api/v1/marks/${id}`, {
     data: {
       beatId: DEMO_BEAT_ID,
       xM: 12,
@@ -15,7 +23,7 @@ async function beginTry(page: Page, id: string, fly: string): Promise<void> {
       surety: 'likely',
     },
   });
-  expect(marked.ok()).toBe(true);
+  expect(kept.ok()).toBe(true);
   await openBeat(page, `log?mark=${id}`);
   await page.getByLabel('Fly', { exact: true }).fill(fly);
   await page.getByRole('button', { name: 'Begin a try' }).click();
@@ -96,7 +104,9 @@ test('what the book would not take stays on the page with its sentence, and is m
   await page.getByText('1 not taken by the book').click();
   refuse = false;
   await page.getByLabel('Its length, cm').fill('26');
+  const taken = page.waitForResponse((r) => r.url().includes('/events/') && r.ok());
   await page.getByRole('button', { name: 'Send it again' }).click();
+  await taken;
   await expect(page.getByText(/not taken by the book/)).toHaveCount(0);
   await page.reload();
   await expect(inspector(page).getByText(/landed, 26 cm/)).toBeVisible();
