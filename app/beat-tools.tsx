@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clientId } from '@/sync/client-id';
 import { api, problemOf } from '@/sync/client';
+import { Button, TextInput } from '@/ui/parts';
 
 interface ToolBeat {
   id: string;
@@ -41,32 +42,27 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
         />
       ) : (
         <>
-          <button
-            type="button"
-            className="plain"
+          <Button
+            voice="plain"
             onClick={() => router.push(`/make/${beat.madeBy}/${clientId()}?beat=${beat.id}`)}
           >
             Change the {beat.madeBy}
-          </button>
-          <button type="button" className="plain" onClick={() => setRenaming(true)}>
+          </Button>
+          <Button voice="plain" onClick={() => setRenaming(true)}>
             Rename
-          </button>
-          <button type="button" className="plain" onClick={() => void copy()}>
+          </Button>
+          <Button voice="plain" onClick={() => void copy()}>
             Copy
-          </button>
+          </Button>
           <a className="plain" href={`/api/v1/beats/${beat.id}/file`} download>
             Beat file
           </a>
-          <button
-            type="button"
-            className="plain"
-            onClick={() => void change({ putAway: !beat.putAway })}
-          >
+          <Button voice="plain" onClick={() => void change({ putAway: !beat.putAway })}>
             {beat.putAway ? 'Take out again' : 'Put away'}
-          </button>
-          <button type="button" className="plain" onClick={() => void change({ deleted: true })}>
+          </Button>
+          <Button voice="plain" onClick={() => void change({ deleted: true })}>
             Delete
-          </button>
+          </Button>
         </>
       )}
       {problem && (
@@ -102,14 +98,9 @@ export function StreamName({ id, name }: { id: string; name: string }) {
       ) : (
         <>
           {name}{' '}
-          <button
-            type="button"
-            className="plain"
-            aria-label={`Rename ${name}`}
-            onClick={() => setRenaming(true)}
-          >
+          <Button voice="plain" aria-label={`Rename ${name}`} onClick={() => setRenaming(true)}>
             Rename
-          </button>
+          </Button>
         </>
       )}
       {problem && (
@@ -141,7 +132,8 @@ function RenameField({
         onKeep(text);
       }}
     >
-      <input
+      <TextInput
+        voice="words"
         autoFocus
         aria-label={label}
         value={text}
@@ -149,9 +141,9 @@ function RenameField({
         onChange={(e) => setText(e.target.value)}
         onKeyDown={(e) => e.key === 'Escape' && onLeave()}
       />
-      <button type="submit" className="plain">
+      <Button voice="plain" type="submit">
         Keep the name
-      </button>
+      </Button>
     </form>
   );
 }

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { api, problemOf, type RestoreReport } from '@/sync/client';
+import { Button } from '@/ui/parts';
 
 const TABLE_WORDS: Record<string, string> = {
   settings: 'settings',
@@ -42,14 +43,13 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
           {deleted.map((b) => (
             <li key={b.id}>
               {b.name} was deleted.{' '}
-              <button
-                type="button"
-                className="plain"
+              <Button
+                voice="plain"
                 aria-label={`Take it back: ${b.name}`}
                 onClick={() => void takeBack(b.id)}
               >
                 Take it back
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -117,9 +117,9 @@ function Restore({ onDone }: { onDone: () => void }) {
             ))}
           </ul>
           {report.dry && text && (
-            <button type="button" className="do solid" onClick={() => void run(text, false)}>
+            <Button voice="solid" onClick={() => void run(text, false)}>
               Restore it
-            </button>
+            </Button>
           )}
         </div>
       )}

@@ -1,6 +1,7 @@
 import { act, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
+import { ChakraProvider } from '@chakra-ui/react';
+import { system } from '../ui/system';
 import { QueryProvider } from '../sync/queries';
 import { DEFAULT_SETTINGS } from '../core/log/index';
 import { BeatTools, StreamName } from './beat-tools';
@@ -33,7 +34,7 @@ function serve(answers: Record<string, { ok?: boolean; json: unknown }> = {}): v
 }
 const show = (element: React.ReactElement) =>
   render(
-    <ChakraProvider value={defaultSystem}>
+    <ChakraProvider value={system}>
       <QueryProvider>{element}</QueryProvider>
     </ChakraProvider>,
   );

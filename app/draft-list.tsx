@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { api } from '@/sync/client';
+import { Button } from '@/ui/parts';
 
 interface ListedDraft {
   id: string;
@@ -27,9 +28,8 @@ export function DraftList({ drafts }: { drafts: readonly ListedDraft[] }) {
               {d.streamName && ` on ${d.streamName}`}
               {d.beatId && ', a change not yet kept'}
             </Link>{' '}
-            <button
-              type="button"
-              className="plain"
+            <Button
+              voice="plain"
               aria-label={`Throw away ${d.name}`}
               onClick={async () => {
                 localStorage.removeItem(`pebble-draft-${d.id}`);
@@ -38,7 +38,7 @@ export function DraftList({ drafts }: { drafts: readonly ListedDraft[] }) {
               }}
             >
               Throw away
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

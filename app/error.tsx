@@ -1,4 +1,5 @@
-'use client';
+import { Button } from '@/ui/parts';
+('use client');
 
 /** What a person sees when a page breaks: nothing entered is lost, and two ways on. */
 export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
@@ -7,13 +8,13 @@ export default function ErrorPage({ reset }: { error: Error; reset: () => void }
       <h1>This page broke</h1>
       <p className="lead">What you entered is kept. Draw it again, or go back to your beats.</p>
       <p>
-        <button type="button" className="do solid" onClick={reset}>
+        <Button voice="solid" onClick={reset}>
           Draw it again
-        </button>{' '}
+        </Button>{' '}
         {/* A whole new load, not a client step: the state in memory is what broke. */}
-        <button type="button" className="do" onClick={() => window.location.assign('/')}>
+        <Button voice="line" onClick={() => window.location.assign('/')}>
           To your beats
-        </button>
+        </Button>
       </p>
     </main>
   );

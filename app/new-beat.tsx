@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { clientId } from '@/sync/client-id';
+import { Button } from '@/ui/parts';
 
 const WAYS = [
   ['sketch', 'Sketch it', 'One minute, in words: pieces in order, how deep on you, how fast.'],
@@ -20,15 +21,14 @@ export function NewBeat({ stream }: { stream: string }) {
     <div className="ways">
       {WAYS.map(([way, word, what]) => (
         <div key={way}>
-          <button
-            type="button"
-            className="do solid"
+          <Button
+            voice="solid"
             onClick={() =>
               router.push(`/make/${way}/${clientId()}?stream=${encodeURIComponent(stream)}`)
             }
           >
             {word}
-          </button>
+          </Button>
           <p>{what}</p>
         </div>
       ))}

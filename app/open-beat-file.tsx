@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { BeatPlan } from '@/core/formats/index';
 import { clientId } from '@/sync/client-id';
 import { api } from '@/sync/client';
+import { Button, TextInput } from '@/ui/parts';
 
 /** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
 export function OpenBeatFile({ empty }: { empty: boolean }) {
@@ -73,17 +74,13 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
         </p>
       )}
       {empty && (
-        <button
-          type="button"
-          className="do solid"
-          disabled={busy}
-          onClick={() => void takePractice()}
-        >
+        <Button voice="solid" disabled={busy} onClick={() => void takePractice()}>
           Take the practice beat
-        </button>
+        </Button>
       )}
       <label htmlFor="stream">Name of the stream</label>
-      <input
+      <TextInput
+        voice="words"
         id="stream"
         value={stream}
         maxLength={80}
@@ -101,9 +98,9 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
         {problem}
       </p>
       {partial && (
-        <button type="button" className="do" onClick={() => void openPartial(partial)}>
+        <Button voice="line" onClick={() => void openPartial(partial)}>
           Open what is good of it as a draft
-        </button>
+        </Button>
       )}
     </form>
   );

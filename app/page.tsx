@@ -9,6 +9,7 @@ import { DraftList } from './draft-list';
 import { NewBeat } from './new-beat';
 import { OpenBeatFile } from './open-beat-file';
 import { SolveWatch } from './solve-watch';
+import { Disclosure } from '@/ui/parts';
 
 export const dynamic = 'force-dynamic';
 
@@ -75,8 +76,7 @@ export default async function StartPage() {
       <h2>A beat from a file</h2>
       <OpenBeatFile empty={empty} />
       {away.length > 0 && (
-        <details className="behind">
-          <summary>Put away ({away.length})</summary>
+        <Disclosure title={<>Put away ({away.length})</>}>
           {away.map((b) => (
             <div key={b.id} className="away">
               <Link href={`/b/${b.id}/read`} prefetch={false}>
@@ -85,7 +85,7 @@ export default async function StartPage() {
               <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: true }} />
             </div>
           ))}
-        </details>
+        </Disclosure>
       )}
       <h2>The whole book</h2>
       <BookTools deleted={all.filter((b) => b.deleted).map((b) => ({ id: b.id, name: b.name }))} />

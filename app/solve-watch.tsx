@@ -1,6 +1,7 @@
 'use client';
 
 import { useSolves } from '@/sync/queries';
+import { Button } from '@/ui/parts';
 
 /** What the program is solving in the background, and how far; it can be stopped. */
 export function SolveWatch({ names }: { names: Record<string, string> }) {
@@ -11,9 +12,9 @@ export function SolveWatch({ names }: { names: Record<string, string> }) {
     <p className="solve-watch" role="status">
       Making the water ready in the background: {names[now.beatId] ?? 'a beat'}, {now.level},{' '}
       {Math.round(100 * now.progress)} %{open.length > 1 && `, ${open.length - 1} more to come`}.{' '}
-      <button type="button" className="plain" onClick={() => void stopAll()}>
+      <Button voice="plain" onClick={() => void stopAll()}>
         Stop it
-      </button>
+      </Button>
     </p>
   );
 }

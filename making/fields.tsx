@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import { FigureField } from '../ui/parts';
+import { FigureField, Select, TextInput } from '../ui/parts';
 import {
   convert,
   formatDepth,
@@ -128,7 +128,7 @@ export function SpeedField({
 }
 
 /** One of several words. */
-export function Pick<T extends string>({
+export function PickField<T extends string>({
   label,
   value,
   options,
@@ -143,7 +143,7 @@ export function Pick<T extends string>({
   return (
     <div className="figure-field">
       <label htmlFor={id}>{label}</label>
-      <select
+      <Select
         id={id}
         className="pick"
         value={value}
@@ -154,7 +154,7 @@ export function Pick<T extends string>({
             {word}
           </option>
         ))}
-      </select>
+      </Select>
     </div>
   );
 }
@@ -175,10 +175,10 @@ export function WordsField({
   return (
     <div className="figure-field words">
       <label htmlFor={id}>{label}</label>
-      <input
+      <TextInput
+        voice="figure"
         id={id}
         key={value}
-        className="figure-input"
         defaultValue={value}
         maxLength={max}
         onBlur={(e) => e.target.value !== value && onKeep(e.target.value)}

@@ -16,8 +16,8 @@ import {
   type SectionDischarge,
 } from '../core/water/index';
 import { formatDischarge, type UnitSystem } from '../core/units/index';
-import { Button } from '../ui/parts';
-import { DischargeField, LengthField, Pick, PlainField } from './fields';
+import { Disclosure, Button } from '../ui/parts';
+import { DischargeField, LengthField, PickField, PlainField } from './fields';
 
 type Way = 'typed' | 'section' | 'float' | 'stage';
 const WAYS = [
@@ -48,44 +48,44 @@ export function LevelsPanel({
   const keep = (level: Level) =>
     onChange([...levels.filter((l) => l.name !== level.name), level].sort(byName));
   return (
-    <details className="behind levels-panel">
-      <summary>Levels and how they are known</summary>
-      <ul>
-        {LEVEL_NAMES.map((name) => {
-          const level = known(name);
-          return (
-            <li key={name}>
-              <strong>{name}</strong>{' '}
-              {level
-                ? `${formatDischarge(level.dischargeM3s, units)}, ${level.how}`
-                : 'guessed from the surveyed level'}{' '}
-              <button
-                type="button"
-                className="plain"
-                aria-expanded={open === name}
-                onClick={() => setOpen(open === name ? null : name)}
-              >
-                {open === name ? 'Close' : `Say ${name}`}
-              </button>
-              {open === name && (
-                <SayLevel
-                  key={name}
-                  name={name}
-                  level={level}
-                  surveyed={surveyed}
-                  plan={plan}
-                  units={units}
-                  onKeep={(l) => {
-                    keep(l);
-                    setOpen(null);
-                  }}
-                />
-              )}
-            </li>
-          );
-        })}
-      </ul>
-    </details>
+    <div className="levels-panel">
+      <Disclosure title="Levels and how they are known">
+        <ul>
+          {LEVEL_NAMES.map((name) => {
+            const level = known(name);
+            return (
+              <li key={name}>
+                <strong>{name}</strong>{' '}
+                {level
+                  ? `${formatDischarge(level.dischargeM3s, units)}, ${level.how}`
+                  : 'guessed from the surveyed level'}{' '}
+                <Button
+                  voice="plain"
+                  aria-expanded={open === name}
+                  onClick={() => setOpen(open === name ? null : name)}
+                >
+                  {open === name ? 'Close' : `Say ${name}`}
+                </Button>
+                {open === name && (
+                  <SayLevel
+                    key={name}
+                    name={name}
+                    level={level}
+                    surveyed={surveyed}
+                    plan={plan}
+                    units={units}
+                    onKeep={(l) => {
+                      keep(l);
+                      setOpen(null);
+                    }}
+                  />
+                )}
+              </li>
+            );
+          })}
+        </ul>
+      </Disclosure>
+    </div>
   );
 }
 
@@ -144,7 +144,7 @@ function SayLevel({
 
   return (
     <div className="say-level">
-      <Pick label="Known" value={way} options={WAYS} onChange={setWay} />
+      <PickField label="Known" value={way} options={WAYS} onChange={setWay} />
       {way === 'typed' && (
         <DischargeField
           label={`Discharge at ${name}`}
@@ -154,7 +154,7 @@ function SayLevel({
         />
       )}
       {(way === 'section' || way === 'float') && sections.length > 0 && (
-        <Pick
+        <PickField
           label="Section"
           value={String(at)}
           options={sections.map((s, i) => [String(i), `at x ${s.xM.toFixed(1)} m`] as const)}
@@ -181,7 +181,7 @@ function SayLevel({
       )}
       {way === 'stage' && (
         <>
-          <Pick
+          <PickField
             label="Read at one place"
             value={measure}
             options={[

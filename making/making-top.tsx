@@ -43,12 +43,12 @@ export function MakingTop({
       </h1>
       <WordsField label="Beat" value={name} max={120} onKeep={onName} />
       <WordsField label="Stream" value={draft.streamName} max={80} onKeep={draft.nameStream} />
-      <button type="button" className="icon" disabled={!draft.canUndo} onClick={draft.undo}>
+      <Button voice="icon" disabled={!draft.canUndo} onClick={draft.undo}>
         <Undo2 size={18} aria-hidden="true" /> Undo
-      </button>
-      <button type="button" className="icon" disabled={!draft.canRedo} onClick={draft.redo}>
+      </Button>
+      <Button voice="icon" disabled={!draft.canRedo} onClick={draft.redo}>
         <Redo2 size={18} aria-hidden="true" /> Redo
-      </button>
+      </Button>
       <span className="spring" />
       <ThemeButton />
       <UnitsButton units={units} />
@@ -70,8 +70,8 @@ function UnitsButton({ units }: { units: UnitSystem }) {
     router.refresh();
   };
   return (
-    <button type="button" className="plain" onClick={() => void change()}>
+    <Button voice="plain" onClick={() => void change()}>
       Units {units === 'us' ? 'ft' : 'm'}
-    </button>
+    </Button>
   );
 }

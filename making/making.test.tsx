@@ -1,6 +1,7 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
+import { ChakraProvider } from '@chakra-ui/react';
+import { system } from '../ui/system';
 import { newSketch, newPiece, type Sketch } from '../core/water/index';
 import { readBeat, type BeatPlan, type Level } from '../core/formats/index';
 import { TANSY_GLIDE_FILE } from '../demo/data/tansy-glide';
@@ -10,7 +11,7 @@ import { PieceList } from './sketch/piece-list';
 import { StationsTable } from './survey/stations-table';
 
 const show = (element: React.ReactElement) =>
-  render(<ChakraProvider value={defaultSystem}>{element}</ChakraProvider>);
+  render(<ChakraProvider value={system}>{element}</ChakraProvider>);
 const told: Sketch = {
   ...newSketch('Rill', 1.75),
   pieces: [newPiece('a', 'tail', 6), newPiece('b', 'pool', 7)],

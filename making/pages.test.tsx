@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { ChakraProvider, defaultSystem } from '@chakra-ui/react';
+import { ChakraProvider } from '@chakra-ui/react';
+import { system } from '../ui/system';
 import { newPiece, newSketch, type Sketch } from '../core/water/index';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { KETTLE_SLOT } from '../demo/data/kettle-slot';
@@ -36,7 +37,7 @@ beforeEach(() => {
   }) as unknown as typeof fetch;
 });
 const show = (element: React.ReactElement) =>
-  render(<ChakraProvider value={defaultSystem}>{element}</ChakraProvider>);
+  render(<ChakraProvider value={system}>{element}</ChakraProvider>);
 
 describe('the page of a sketch', () => {
   const page = (body: Sketch, more: { beatId?: string; streamName?: string } = {}) =>

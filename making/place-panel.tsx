@@ -1,7 +1,7 @@
 'use client';
 
 import { halfPlace, type GeographicAnchor } from '../core/formats/index';
-import { Button } from '../ui/parts';
+import { Button, Disclosure } from '../ui/parts';
 import { PlainField } from './fields';
 
 export interface BeatPlace {
@@ -24,8 +24,7 @@ export function PlacePanel({
   const half = halfPlace(place.anchor);
   const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
-    <details className="behind">
-      <summary>Where it lies (for the sun; not needed for the water)</summary>
+    <Disclosure title="Where it lies (for the sun; not needed for the water)">
       <div className="pair">
         <PlainField
           label="Bearing up-current"
@@ -75,6 +74,6 @@ export function PlacePanel({
           Use this device&apos;s time zone
         </Button>
       )}
-    </details>
+    </Disclosure>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Disclosure, Button } from './parts';
+import { Button, Disclosure, TextInput } from './parts';
 
 interface Row {
   seq: number;
@@ -60,8 +60,8 @@ function NotTakenRow({
       {row.mend && (
         <label className="stack">
           {row.mend.name}
-          <input
-            className="figure-input wide"
+          <TextInput
+            voice="words"
             value={text}
             onChange={(e) => setText(e.target.value)}
             onKeyDown={(e) => e.key === 'Enter' && send()}

@@ -1,17 +1,40 @@
 'use client';
 
-import { chakra, type HTMLChakraProps } from '@chakra-ui/react';
+import {
+  chakra,
+  Checkbox,
+  Collapsible,
+  Field,
+  NativeSelect,
+  Progress,
+  SegmentGroup,
+  type HTMLChakraProps,
+} from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
+import { buttonRecipe, inputRecipe, textAreaRecipe } from './recipes';
 
-/** Chakra's button in our two voices: `solid` for the one thing to do next, `line` for the rest. */
-export function Button({
-  voice = 'line',
-  ...props
-}: HTMLChakraProps<'button'> & { voice?: 'solid' | 'line' }) {
-  return <chakra.button type="button" className={`do ${voice}`} {...props} />;
-}
+/** A pressed thing: `solid` for the one to do next, `line` for the rest, `plain` a word, `icon` a key. */
+export const Button = chakra('button', buttonRecipe, { defaultProps: { type: 'button' } });
 
-/** A choice of one among few, as pressed cells. */
+/** What is typed, on a line: a `figure`, or `words`. */
+export const TextInput = chakra('input', inputRecipe);
+
+/** Several lines of words. */
+export const TextArea = chakra('textarea', textAreaRecipe);
+
+/** The whole cell is the radio: a press anywhere in it counts, and arrow keys go through the group. */
+const OVER_CELL = {
+  position: 'absolute',
+  inset: 0,
+  width: '100%',
+  height: '100%',
+  margin: 0,
+  opacity: 0,
+  clip: 'auto',
+  cursor: 'pointer',
+} as const;
+
+/** A choice of one among few, as pressed cells; arrow keys go through them. */
 export function Choice<T extends string>({
   label,
   value,
@@ -24,20 +47,62 @@ export function Choice<T extends string>({
   onChange: (value: T) => void;
 }) {
   return (
-    <div role="radiogroup" aria-label={label} className="choice">
+    <SegmentGroup.Root
+      value={value}
+      onValueChange={(e) => e.value !== null && e.value !== value && onChange(e.value as T)}
+      aria-label={label}
+    >
       {options.map(([v, word]) => (
-        <button
-          key={v}
-          type="button"
-          role="radio"
-          aria-checked={v === value}
-          className={v === value ? 'chosen' : ''}
-          onClick={() => onChange(v)}
-        >
-          {word}
-        </button>
+        <SegmentGroup.Item key={v} value={v}>
+          <SegmentGroup.ItemText>{word}</SegmentGroup.ItemText>
+          <SegmentGroup.ItemHiddenInput style={OVER_CELL} />
+        </SegmentGroup.Item>
       ))}
-    </div>
+    </SegmentGroup.Root>
+  );
+}
+
+/** One thing on or off. */
+export function Check({
+  checked,
+  onChange,
+  children,
+  ...props
+}: Omit<HTMLChakraProps<'label'>, 'onChange'> & {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: ReactNode;
+}) {
+  return (
+    <Checkbox.Root
+      checked={checked}
+      onCheckedChange={(e) => onChange(e.checked === true)}
+      {...(props as object)}
+    >
+      <Checkbox.HiddenInput style={OVER_CELL} />
+      <Checkbox.Control />
+      <Checkbox.Label>{children}</Checkbox.Label>
+    </Checkbox.Root>
+  );
+}
+
+/** One of many, from a list. */
+export function Select({ children, ...props }: HTMLChakraProps<'select'>) {
+  return (
+    <NativeSelect.Root>
+      <NativeSelect.Field {...(props as object)}>{children}</NativeSelect.Field>
+    </NativeSelect.Root>
+  );
+}
+
+/** How far long work has got, 0-1. */
+export function ProgressBar({ label, share }: { label: string; share: number }) {
+  return (
+    <Progress.Root value={Math.round(100 * share)} aria-label={label}>
+      <Progress.Track aria-label={label}>
+        <Progress.Range />
+      </Progress.Track>
+    </Progress.Root>
   );
 }
 
@@ -74,14 +139,12 @@ export function FigureField({
     onKeep(parsed.value);
   };
   return (
-    <div className="figure-field">
-      <label htmlFor={id}>
-        {label} <span className="unit">{unit}</span>
-      </label>
-      <chakra.input
+    <Field.Root invalid={problem !== null}>
+      <Field.Label htmlFor={id}>
+        {label} <chakra.span color="ink2">{unit}</chakra.span>
+      </Field.Label>
+      <TextInput
         id={id}
-
-        className="figure-input"
         inputMode="decimal"
         value={text ?? value}
         aria-invalid={problem !== null}
@@ -99,7 +162,7 @@ export function FigureField({
       <span id={`${id}-problem`} role="alert" className="problem">
         {problem}
       </span>
-    </div>
+    </Field.Root>
   );
 }
 
@@ -114,11 +177,20 @@ export function DescriptionRow({ name, children }: { name: string; children: Rea
 }
 
 /** Opens on demand: the inputs behind a figure. */
-export function Disclosure({ title, children }: { title: string; children: ReactNode }) {
+export function Disclosure({
+  title,
+  children,
+  open,
+}: {
+  title: ReactNode;
+  children: ReactNode;
+  /** Open from the start. */
+  open?: boolean;
+}) {
   return (
-    <details className="behind">
-      <summary>{title}</summary>
-      {children}
-    </details>
+    <Collapsible.Root defaultOpen={open ?? false}>
+      <Collapsible.Trigger>{title}</Collapsible.Trigger>
+      <Collapsible.Content>{children}</Collapsible.Content>
+    </Collapsible.Root>
   );
 }

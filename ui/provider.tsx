@@ -1,41 +1,12 @@
 'use client';
 
-import { ChakraProvider, createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
+import { ChakraProvider } from '@chakra-ui/react';
 import createCache from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
 import { ThemeProvider } from 'next-themes';
 import { useServerInsertedHTML } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
-import { LIGHT } from './tokens';
-
-const colours = Object.fromEntries(
-  Object.keys(LIGHT).map((name) => [name, { value: `var(--${name})` }]),
-);
-const square = Object.fromEntries(
-  ['none', 'xs', 'sm', 'md', 'lg', 'l1', 'l2', 'l3'].map((n) => [n, { value: '0' }]),
-);
-
-/** Chakra under our tokens: square corners, no shadows, its colours are the CSS variables. */
-const system = createSystem(
-  defaultBaseConfig,
-  defineConfig({
-    preflight: true,
-    theme: {
-      tokens: {
-        colors: colours,
-        radii: square,
-        fonts: { body: { value: 'var(--font-body)' }, heading: { value: 'var(--font-heading)' } },
-      },
-      semanticTokens: {
-        colors: {
-          border: { value: 'var(--rule2)' },
-          bg: { value: 'var(--paper)' },
-          fg: { value: 'var(--ink)' },
-        },
-      },
-    },
-  }),
-);
+import { system } from './system';
 
 /** Emotion under Turbopack needs its own registry, or the server's styles do not match the client's. */
 function useEmotionRegistry() {

@@ -2,6 +2,7 @@
 
 import { useTheme } from 'next-themes';
 import { useEffect, useState } from 'react';
+import { Button } from './parts';
 
 /** The theme is known in the browser only: until then the button says neither. */
 export function ThemeButton() {
@@ -10,8 +11,8 @@ export function ThemeButton() {
   useEffect(() => setMounted(true), []);
   const dim = resolvedTheme === 'dark';
   return (
-    <button type="button" className="plain" onClick={() => setTheme(dim ? 'light' : 'dark')}>
+    <Button voice="plain" onClick={() => setTheme(dim ? 'light' : 'dark')}>
       {!mounted ? 'Light' : dim ? 'Noon light' : 'Dusk light'}
-    </button>
+    </Button>
   );
 }

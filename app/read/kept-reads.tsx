@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { formatDepth, type UnitSystem } from '@/core/units/index';
 import { lieName } from '@/words/words';
 import type { KeptRead } from '@/core/log/index';
+import { Button, Select } from '@/ui/parts';
 
 const when = (r: KeptRead) =>
   new Date(r.takenMs + r.zoneOffsetMin * 60_000).toISOString().slice(5, 16).replace('T', ', ');
@@ -38,7 +39,7 @@ export function KeptReads({
             </p>
             <label>
               On{' '}
-              <select
+              <Select
                 aria-label="Beat of this read"
                 value={r.beatId ?? ''}
                 onChange={(e) => onPin(r, e.target.value === '' ? null : e.target.value)}
@@ -49,16 +50,16 @@ export function KeptReads({
                     {b.name}
                   </option>
                 ))}
-              </select>
+              </Select>
             </label>
             {r.beatId && (
               <Link href={`/b/${r.beatId}/read?pin=${r.id}`} className="plain" prefetch={false}>
                 {r.xM === null ? 'Place it on the plan' : 'Show it on the plan'}
               </Link>
             )}
-            <button type="button" className="plain" onClick={() => onDrop(r)}>
+            <Button voice="plain" onClick={() => onDrop(r)}>
               Throw it away
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { formatLength, formatSpeed, type UnitSystem } from '@/core/units/index';
+import { Button } from '@/ui/parts';
 
 /** How far the leaf is watched, m: ten feet is the same step. */
 const FLOAT_M = 3;
@@ -46,11 +47,11 @@ export function PaceTimer({
   };
   return (
     <div className="timer">
-      <button type="button" onClick={tap} aria-pressed={since !== null}>
+      <Button voice="bare" onClick={tap} aria-pressed={since !== null}>
         {since === null
           ? `Time a leaf over ${distance}`
           : `${seconds.toFixed(1)} s. Tap at ${distance}`}
-      </button>
+      </Button>
       <p role="status">{said}</p>
     </div>
   );

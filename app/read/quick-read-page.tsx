@@ -17,7 +17,7 @@ import { useQueue } from '@/sync/use-queue';
 import { NotTaken } from '@/ui/not-taken';
 import { notTakenProps } from '@/words/queue-words';
 import { SPECIES_NAMES } from '@/words/words';
-import { Choice, Disclosure, FigureField } from '@/ui/parts';
+import { Button, Choice, Disclosure, FigureField, Select, TextInput } from '@/ui/parts';
 import { useQuickReading } from './use-quick-reading';
 import { KeptReads } from './kept-reads';
 import { Leg } from './leg';
@@ -101,9 +101,9 @@ export function QuickReadPage({
   const pin = (read: KeptRead, beatId: string | null) =>
     kept.replace({ ...read, beatId, xM: null, yM: null });
   const cell = (pressed: boolean, word: string, press: () => void) => (
-    <button key={word} type="button" aria-pressed={pressed} onClick={press}>
+    <Button voice="bare" key={word} aria-pressed={pressed} onClick={press}>
       {word}
-    </button>
+    </Button>
   );
   return (
     <>
@@ -152,7 +152,7 @@ export function QuickReadPage({
         <Disclosure title="Bottom, fish">
           <label className="bottom">
             Bottom{' '}
-            <select
+            <Select
               value={told.bottom}
               onChange={(e) => tell({ bottom: e.target.value as QuickAnswers['bottom'] })}
             >
@@ -161,7 +161,7 @@ export function QuickReadPage({
                   {m.replace('-', ' ')}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <Choice
             label="Species"
@@ -171,7 +171,13 @@ export function QuickReadPage({
           />
         </Disclosure>
         <label className="note-field">
-          Note <input value={note} maxLength={200} onChange={(e) => setNote(e.target.value)} />
+          Note{' '}
+          <TextInput
+            voice="words"
+            value={note}
+            maxLength={200}
+            onChange={(e) => setNote(e.target.value)}
+          />
         </label>
       </div>
       <NotTaken {...notTakenProps(saving)} />

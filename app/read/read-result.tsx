@@ -6,6 +6,7 @@ import type { Advice, QuickReading } from '@/core/lies/index';
 import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/index';
 import { LargePebble, Pebble } from '@/drawing/pebble';
 import { lieName, lieWhy } from '@/words/words';
+import { Button } from '@/ui/parts';
 
 const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
   'wait-cooler': 'Come back in the cool of the morning.',
@@ -82,8 +83,8 @@ export function ReadResult({
           </ul>
         </div>
       )}
-      <button
-        type="button"
+      <Button
+        voice="bare"
         className="answer-face"
         aria-expanded={open}
         onClick={() => setOpen((o) => !o)}
@@ -103,14 +104,14 @@ export function ReadResult({
             {why.lead}
           </span>
         </span>
-      </button>
+      </Button>
       <div className="answer-do">
-        <button type="button" onClick={onKeep}>
+        <Button voice="bare" onClick={onKeep}>
           Keep this read
-        </button>
-        <button type="button" aria-expanded={open} onClick={() => setOpen((o) => !o)}>
+        </Button>
+        <Button voice="bare" aria-expanded={open} onClick={() => setOpen((o) => !o)}>
           {open ? 'Less' : 'Why, and what to try'}
-        </button>
+        </Button>
       </div>
       <p role="status" className="answer-saved">
         {saved}

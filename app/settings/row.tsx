@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Button } from '@/ui/parts';
 
 /** A setting beside its reason, with the way back to its default. */
 export function Row({
@@ -20,9 +21,9 @@ export function Row({
       <p>
         {why}{' '}
         {changed && (
-          <button type="button" className="plain" onClick={onBack}>
+          <Button voice="plain" onClick={onBack}>
             {back}
-          </button>
+          </Button>
         )}
       </p>
     </div>

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
 import type { Settings } from '@/core/log/index';
-import { Choice, FigureField } from '@/ui/parts';
+import { Choice, FigureField, TextArea } from '@/ui/parts';
 import { useChangeSettings } from '@/sync/queries';
 import { NoticingRows } from './noticing-rows';
 import { Row } from './row';
@@ -191,7 +191,7 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
       >
         <label className="stack">
           Your local notes
-          <textarea
+          <TextArea
             className="notes-field"
             rows={4}
             maxLength={2000}

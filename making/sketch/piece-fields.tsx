@@ -16,7 +16,7 @@ import {
   type UnitSystem,
 } from '../../core/units/index';
 import { Choice, Button } from '../../ui/parts';
-import { LengthField, Pick, PlainField } from '../fields';
+import { LengthField, PickField, PlainField } from '../fields';
 
 const DEPTH_WORDS = ['ankle', 'shin', 'knee', 'thigh', 'waist'] as const;
 const PACE_WORDS: readonly PaceWord[] = ['still', 'stroll', 'walk', 'brisk', 'rush'];
@@ -46,13 +46,13 @@ export function PieceFields({
   return (
     <div className="piece-fields">
       <div className="pair">
-        <Pick
+        <PickField
           label="Kind"
           value={piece.kind}
           options={SKETCH_KINDS.map((k) => [k, k] as const)}
           onChange={onKind}
         />
-        <Pick
+        <PickField
           label="Bed"
           value={piece.material}
           options={BED_MATERIALS.map((m) => [m, m.replace('-', ' ')] as const)}
@@ -89,7 +89,7 @@ export function PieceFields({
         />
       </div>
       <div className="pair">
-        <Pick
+        <PickField
           label="Bends, going up"
           value={String(nearestBend(piece.bendDeg))}
           options={BENDS.map(([deg, word]) => [String(deg), word] as const)}

@@ -22,6 +22,7 @@ import type { UnitSystem } from '../../core/units/index';
 import { changeKind, changePiece, movePiece, removePiece } from './sketch-edits';
 import { PieceFields } from './piece-fields';
 import { pieceLine } from './sketch-words';
+import { Button } from '../../ui/parts';
 
 /** The pieces in order up-current, the foot of the beat first. Dragged by the grip, or moved by its keys or the arrows. */
 export function PieceList({
@@ -130,42 +131,40 @@ function PieceRow({
       style={{ transform: CSS.Transform.toString(transform), transition }}
     >
       <div className="piece-head">
-        <button
-          type="button"
+        <Button
+          voice="bare"
           className="grip"
           {...attributes}
           {...listeners}
           aria-label={`Move ${name}`}
         >
           <GripVertical size={18} aria-hidden="true" />
-        </button>
-        <button type="button" className="piece-name" aria-expanded={open} onClick={onOpen}>
+        </Button>
+        <Button voice="bare" className="piece-name" aria-expanded={open} onClick={onOpen}>
           <strong>
             {number} {piece.kind}
           </strong>
           <span>{pieceLine(piece, heightM, units)}</span>
-        </button>
-        <button
-          type="button"
-          className="icon"
+        </Button>
+        <Button
+          voice="icon"
           disabled={number === 1}
           aria-label={`${name}: one down-current`}
           onClick={() => onMove(-1)}
         >
           <ArrowUp size={16} aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          className="icon"
+        </Button>
+        <Button
+          voice="icon"
           disabled={number === count}
           aria-label={`${name}: one up-current`}
           onClick={() => onMove(1)}
         >
           <ArrowDown size={16} aria-hidden="true" />
-        </button>
-        <button type="button" className="icon" aria-label={`Take ${name} out`} onClick={onRemove}>
+        </Button>
+        <Button voice="icon" aria-label={`Take ${name} out`} onClick={onRemove}>
           <Trash2 size={16} aria-hidden="true" />
-        </button>
+        </Button>
       </div>
       {problems.map((p) => (
         <p key={p.field} className="problem">

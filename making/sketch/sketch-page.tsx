@@ -11,7 +11,7 @@ import {
 } from '../../core/water/index';
 import { type UnitSystem } from '../../core/units/index';
 import { clientId } from '../../sync/client-id';
-import { Choice } from '../../ui/parts';
+import { Button, Choice } from '../../ui/parts';
 import { LengthField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';
@@ -94,9 +94,9 @@ export function SketchPage({
         <div className="add-row" role="group" aria-label="Add the next piece up-current">
           <span>Next piece up:</span>
           {SKETCH_KINDS.map((kind) => (
-            <button
+            <Button
+              voice="bare"
               key={kind}
-              type="button"
               className="word"
               onClick={() => {
                 const id = clientId();
@@ -105,7 +105,7 @@ export function SketchPage({
               }}
             >
               {kind}
-            </button>
+            </Button>
           ))}
         </div>
         <PieceList
@@ -119,24 +119,23 @@ export function SketchPage({
         <h2>Drop on it</h2>
         <div className="add-row" role="group" aria-label="Drop on the sketch">
           {THINGS.map((kind) => (
-            <button
+            <Button
+              voice="bare"
               key={kind}
-              type="button"
               className={`word${dropping === kind ? ' chosen' : ''}`}
               aria-pressed={dropping === kind}
               disabled={sketch.pieces.length === 0}
               onClick={() => setDropping(dropping === kind ? null : kind)}
             >
               {THING_NAMES[kind]}
-            </button>
+            </Button>
           ))}
         </div>
         {dropping && (
           <p className="means">
             Tap the drawing where it stands, or{' '}
-            <button
-              type="button"
-              className="plain"
+            <Button
+              voice="plain"
               onClick={() =>
                 drop({
                   pieceId: (chosenPiece ?? sketch.pieces[0]!).id,
@@ -146,7 +145,7 @@ export function SketchPage({
               }
             >
               put it in the middle of the chosen piece
-            </button>
+            </Button>
             . Escape gives it back.
           </p>
         )}
@@ -154,15 +153,15 @@ export function SketchPage({
           <ul className="things" aria-label="Dropped on it">
             {sketch.things.map((t) => (
               <li key={t.id}>
-                <button
-                  type="button"
+                <Button
+                  voice="bare"
                   className="word"
                   aria-pressed={t.id === thingId}
                   onClick={() => setThingId(t.id === thingId ? null : t.id)}
                 >
                   {THING_NAMES[t.kind]} in piece{' '}
                   {sketch.pieces.findIndex((p) => p.id === t.pieceId) + 1}
-                </button>
+                </Button>
               </li>
             ))}
           </ul>

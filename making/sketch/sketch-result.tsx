@@ -4,6 +4,7 @@ import { readBeat, writeBeat } from '../../core/formats/index';
 import { fitSketch, type Sketch, type SketchBeat } from '../../core/water/index';
 import { formatDischarge, type UnitSystem } from '../../core/units/index';
 import { contradictionText } from './sketch-words';
+import { Button } from '../../ui/parts';
 
 /** The discharge that fits all pieces, and the piece that contradicts it. */
 export function SketchResult({
@@ -47,9 +48,9 @@ export function SketchResult({
         return (
           <p key={c.pieceId} className="contradiction">
             <strong>{text.lead}</strong> {text.needs} It was left out of the fit.{' '}
-            <button type="button" className="plain" onClick={() => onChoose(c.pieceId)}>
+            <Button voice="plain" onClick={() => onChoose(c.pieceId)}>
               Open it
-            </button>
+            </Button>
           </p>
         );
       })}

@@ -2,7 +2,7 @@
 
 import type { UnitSystem } from '../../core/units/index';
 import { Choice, Button } from '../../ui/parts';
-import { LengthField, Pick, PlainField, SpeedField, WordsField } from '../fields';
+import { LengthField, PickField, PlainField, SpeedField, WordsField } from '../fields';
 import type { Ask } from './tools';
 
 /** Fields for what a tool asks. An optional figure that is not known can be left out. */
@@ -93,7 +93,7 @@ function AskField({
           />
         </div>
       ) : (
-        <Pick
+        <PickField
           label={ask.label}
           value={String(value ?? ask.words[0])}
           options={options}

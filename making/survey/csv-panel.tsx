@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import type { BeatFeature } from '../../core/formats/index';
-import { Button } from '../../ui/parts';
-import { Pick } from '../fields';
+import { Button, Disclosure } from '../../ui/parts';
+import { PickField } from '../fields';
 import { sectionsFromCsv, sectionsToCsv, soundingsFromCsv, soundingsToCsv } from './csv';
 import type { SurveyDraft } from './survey-draft';
 
@@ -39,9 +39,8 @@ export function CsvPanel({
     URL.revokeObjectURL(url);
   };
   return (
-    <details className="behind">
-      <summary>CSV, in and out</summary>
-      <Pick
+    <Disclosure title="CSV, in and out">
+      <PickField
         label="Of"
         value={what}
         options={[
@@ -98,6 +97,6 @@ export function CsvPanel({
           Sections to CSV
         </Button>
       </p>
-    </details>
+    </Disclosure>
   );
 }

@@ -5,7 +5,7 @@ import type { Place } from '../../core/grid/index';
 import type { UnitSystem } from '../../core/units/index';
 import { api } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
-import { Button } from '../../ui/parts';
+import { Button, Disclosure } from '../../ui/parts';
 import { LengthField, PlainField } from '../fields';
 import type { PhotoUnderlay } from './survey-draft';
 
@@ -54,8 +54,7 @@ export function PhotoPanel({
     });
   };
   return (
-    <details className="behind" open={photo !== null || scaling !== null}>
-      <summary>Trace over a photograph</summary>
+    <Disclosure title="Trace over a photograph" open={photo !== null || scaling !== null}>
       {!photo && (
         <>
           <label htmlFor="photo-file">
@@ -127,7 +126,7 @@ export function PhotoPanel({
           <Button onClick={() => onScale(null)}>Give it back</Button>
         </div>
       )}
-    </details>
+    </Disclosure>
   );
 }
 

@@ -65,9 +65,9 @@ export function StationsTable({
               onKeep={(depthM) => put(i, { depthM })}
             />
             {s.speedMps === undefined ? (
-              <button type="button" className="plain" onClick={() => put(i, { speedMps: 0 })}>
+              <Button voice="plain" onClick={() => put(i, { speedMps: 0 })}>
                 add speed
-              </button>
+              </Button>
             ) : (
               <SpeedField
                 label={`Station ${i + 1}, speed`}
@@ -76,15 +76,14 @@ export function StationsTable({
                 onKeep={(speedMps) => put(i, { speedMps })}
               />
             )}
-            <button
-              type="button"
-              className="icon"
+            <Button
+              voice="icon"
               disabled={stations.length <= 2}
               aria-label={`Take station ${i + 1} out`}
               onClick={() => onChange(stations.filter((_, n) => n !== i))}
             >
               <Trash2 size={15} aria-hidden="true" />
-            </button>
+            </Button>
           </li>
         ))}
       </ol>

@@ -5,7 +5,7 @@ import { joinBank, writeBeat, type BeatFeature } from '../../core/formats/index'
 import type { Place } from '../../core/grid/index';
 import { surveyDoubt } from '../../core/water/index';
 import { formatLength, type UnitSystem } from '../../core/units/index';
-import { Choice, Button } from '../../ui/parts';
+import { Button, Choice } from '../../ui/parts';
 import { LengthField, PlainField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';
@@ -147,9 +147,9 @@ export function SurveyPage({
               <li key={p.message}>
                 {p.message}{' '}
                 {p.feature !== null && (
-                  <button type="button" className="plain" onClick={() => setChosen(p.feature)}>
+                  <Button voice="plain" onClick={() => setChosen(p.feature)}>
                     Show it
-                  </button>
+                  </Button>
                 )}
               </li>
             ))}

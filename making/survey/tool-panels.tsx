@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { shapePlaces, type BeatFeature } from '../../core/formats/index';
 import type { Place } from '../../core/grid/index';
 import { type UnitSystem } from '../../core/units/index';
-import { Button } from '../../ui/parts';
+import { Button, TextInput } from '../../ui/parts';
 import { AskFields } from './ask-fields';
 import { StationsTable } from './stations-table';
 import { dropCorner, FEATURE_NAMES, numberOf, type SurveyDraft } from './survey-draft';
@@ -22,15 +22,15 @@ export function ToolRow({
       {TOOLS.map((t) => {
         const held = tool?.tool.kind === t.kind;
         return (
-          <button
+          <Button
+            voice="bare"
             key={t.kind}
-            type="button"
             className={`word${held ? ' chosen' : ''}`}
             aria-pressed={held}
             onClick={() => onTake(held ? null : takeTool(t))}
           >
             {t.word}
-          </button>
+          </Button>
         );
       })}
     </nav>
@@ -84,9 +84,9 @@ export function ToolPanel({
         </Button>
       )}
       <label htmlFor="by-numbers">or by numbers, x, y in metres</label>
-      <input
+      <TextInput
+        voice="figure"
         id="by-numbers"
-        className="figure-input"
         placeholder="3, -1.5; 4.2, -1"
         value={text}
         onChange={(e) => setText(e.target.value)}
@@ -190,14 +190,14 @@ export function FeatureList({
       <ul className="things" aria-label="On the survey">
         {inOrder.map(({ f, i, xM }) => (
           <li key={i}>
-            <button
-              type="button"
+            <Button
+              voice="bare"
               className="word"
               aria-pressed={i === chosen}
               onClick={() => onChoose(i)}
             >
               {FEATURE_NAMES[f.kind]} {numberOf(draft.plan, i)}, x {xM.toFixed(1)}
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

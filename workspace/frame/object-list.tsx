@@ -7,6 +7,7 @@ import { lieName } from '../../words/words';
 import { valueOf } from '../state/answer';
 import { createReadActions } from '../steps/read/read-actions';
 import { createPlanActions } from '../plan-actions';
+import { Button } from '../../ui/parts';
 
 /** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
 export function ObjectList() {
@@ -25,14 +26,14 @@ export function ObjectList() {
         <ul>
           {marks.map((m, i) => (
             <li key={m.id}>
-              <button
-                type="button"
+              <Button
+                voice="bare"
                 aria-pressed={m.id === chosenMark}
                 onClick={() => acting.chooseMark(m.id)}
               >
                 <strong className="fish-word">Fish {i + 1}</strong> {m.surety},{' '}
                 {formatFishLength(m.totalLengthCm, units)}, {formatDepth(m.fishDepthM, units)} down
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -41,8 +42,8 @@ export function ObjectList() {
         <ul aria-label="Quick reads">
           {reads.map((r) => (
             <li key={r.id}>
-              <button
-                type="button"
+              <Button
+                voice="bare"
                 aria-pressed={placingRead === r.id}
                 onClick={() => reader.placeReadNext(placingRead === r.id ? null : r.id)}
               >
@@ -53,7 +54,7 @@ export function ObjectList() {
                   : r.xM === null
                     ? 'Place it.'
                     : 'Move it.'}
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

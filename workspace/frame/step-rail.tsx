@@ -5,6 +5,7 @@ import { STEPS } from '../state/address';
 import { STEP_ROWS } from './steps';
 import { PEBBLE } from '../../drawing/shapes';
 import { createPlanActions } from '../plan-actions';
+import { Button } from '../../ui/parts';
 
 export function StepRail() {
   const acting = useActions(createPlanActions);
@@ -43,14 +44,14 @@ export function StepRail() {
               {STEP_ROWS[step].panel === null ? (
                 <span className="step coming">{body}</span>
               ) : (
-                <button
-                  type="button"
+                <Button
+                  voice="bare"
                   className="step"
                   aria-current={isCurrent ? 'step' : undefined}
                   onClick={() => acting.go(step)}
                 >
                   {body}
-                </button>
+                </Button>
               )}
             </li>
           );

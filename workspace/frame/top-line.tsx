@@ -16,6 +16,7 @@ import { ThemeButton } from '../../ui/theme-button';
 import { useActions, usePart, useWorkspace } from '../context';
 import { ASSUMED_TEMP_C } from '../../core/log/index';
 import { createPlanActions } from '../plan-actions';
+import { Button, TextInput } from '../../ui/parts';
 
 /** Height of the water in the level's glyph, px of 11. */
 const FILL = { Thin: 2.5, Fair: 5, Full: 8, Spate: 11 } as const;
@@ -40,9 +41,9 @@ export function TopLine() {
       </h1>
       <div className="levels" role="radiogroup" aria-label="Level">
         {plan.levels.map((l) => (
-          <button
+          <Button
+            voice="bare"
             key={l.name}
-            type="button"
             role="radio"
             aria-checked={l.name === level}
             className={l.name === level ? 'chosen' : ''}
@@ -58,7 +59,7 @@ export function TopLine() {
               <path d="M2,1L6,13H16L20,1" fill="none" stroke="currentColor" strokeWidth="1.4" />
             </svg>
             {l.name}
-          </button>
+          </Button>
         ))}
         <span className="discharge">
           {formatDischarge(chosen.dischargeM3s, units)}
@@ -71,13 +72,12 @@ export function TopLine() {
       <UndoButtons />
       <SavingLine />
       <ThemeButton />
-      <button
-        type="button"
-        className="plain"
+      <Button
+        voice="plain"
         onClick={() => acting.changeSettings({ units: units === 'us' ? 'metric' : 'us' })}
       >
         Units {units === 'us' ? 'ft, °F' : 'm, °C'}
-      </button>
+      </Button>
     </header>
   );
 }
@@ -111,7 +111,8 @@ function WaterTemp() {
   return (
     <label className="temp">
       Water
-      <input
+      <TextInput
+        voice="words"
         inputMode="decimal"
         aria-label={`Water temperature, ${tempUnit(units)}`}
         aria-invalid={problem !== null}

@@ -5,6 +5,7 @@ import { useStore } from 'zustand';
 import { useUndoKeys } from '../../ui/use-undo-keys';
 import { useActions, useWorkspace } from '../context';
 import { createPlanActions } from '../plan-actions';
+import { Button } from '../../ui/parts';
 
 /** Takes back, and brings again, what was done to fish, stand, shot and way. */
 export function UndoButtons() {
@@ -15,12 +16,12 @@ export function UndoButtons() {
   useUndoKeys(acting.undo, acting.redo);
   return (
     <span className="undo" role="group" aria-label="Fish, stand and way">
-      <button type="button" aria-label="Undo" disabled={!canUndo} onClick={acting.undo}>
+      <Button voice="bare" aria-label="Undo" disabled={!canUndo} onClick={acting.undo}>
         <Undo2 size={18} aria-hidden="true" />
-      </button>
-      <button type="button" aria-label="Redo" disabled={!canRedo} onClick={acting.redo}>
+      </Button>
+      <Button voice="bare" aria-label="Redo" disabled={!canRedo} onClick={acting.redo}>
         <Redo2 size={18} aria-hidden="true" />
-      </button>
+      </Button>
     </span>
   );
 }

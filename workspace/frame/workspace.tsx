@@ -26,6 +26,7 @@ import { useSize } from '../../drawing/use-size';
 import './workspace.css';
 import type { BeatInput } from '../state/document';
 import { createPlanActions } from '../plan-actions';
+import { Button, ProgressBar } from '../../ui/parts';
 
 /** One beat, seven steps over the same water. */
 export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
@@ -116,15 +117,15 @@ function Water() {
           height={planSize.height}
         />
         <div className="zoom">
-          <button type="button" aria-label="Nearer" onClick={() => zoom(1.4)}>
+          <Button voice="bare" aria-label="Nearer" onClick={() => zoom(1.4)}>
             +
-          </button>
-          <button type="button" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>
+          </Button>
+          <Button voice="bare" aria-label="Farther" onClick={() => zoom(1 / 1.4)}>
             −
-          </button>
-          <button type="button" aria-label="Whole beat" onClick={() => setMoved(whole)}>
+          </Button>
+          <Button voice="bare" aria-label="Whole beat" onClick={() => setMoved(whole)}>
             All
-          </button>
+          </Button>
         </div>
         <FlowStatus />
         <Notices />
@@ -158,10 +159,10 @@ function FlowStatus() {
             Solving the flow: {Math.round(100 * state.progress)} %.{' '}
             {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second or two.'}
           </p>
-          <progress value={state.progress} max={1} aria-label="Solving the flow" />
-          <button type="button" className="plain" onClick={() => engine.cancelSolve()}>
+          <ProgressBar share={state.progress} label="Solving the flow" />
+          <Button voice="plain" onClick={() => engine.cancelSolve()}>
             Stop
-          </button>
+          </Button>
         </>
       )}
       {state.kind === 'cancelled' && (
@@ -170,17 +171,17 @@ function FlowStatus() {
             Stopped.{' '}
             {shown ? 'What is drawn is a rough picture or another level.' : 'Nothing is drawn.'}
           </p>
-          <button type="button" className="plain" onClick={() => engine.solveAgain()}>
+          <Button voice="plain" onClick={() => engine.solveAgain()}>
             Solve it
-          </button>
+          </Button>
         </>
       )}
       {state.kind === 'failed' && (
         <>
           <p>The flow could not be solved: {state.message}</p>
-          <button type="button" className="plain" onClick={() => engine.solveAgain()}>
+          <Button voice="plain" onClick={() => engine.solveAgain()}>
             Try again
-          </button>
+          </Button>
         </>
       )}
     </div>
@@ -199,9 +200,9 @@ function SharpStatus() {
       <p>
         Sharpening to {formatLength(SHARP_CELL_M, units, 1)}: {progress} %
       </p>
-      <button type="button" className="plain" onClick={() => engine.stopSharpening()}>
+      <Button voice="plain" onClick={() => engine.stopSharpening()}>
         Stop
-      </button>
+      </Button>
     </div>
   );
 }
@@ -215,9 +216,9 @@ function Notices() {
       {notices.map((text, i) => (
         <li key={i} role="alert">
           {text}
-          <button type="button" className="plain" onClick={() => acting.dismissNotice(i)}>
+          <Button voice="plain" onClick={() => acting.dismissNotice(i)}>
             Done
-          </button>
+          </Button>
         </li>
       ))}
     </ul>

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { formatLength, formatSeconds } from '../../../core/units/index';
 import { sameLay, type DriftBand, type Lay, type LayRow } from '../../../core/cast/index';
-import { Choice, Button } from '../../../ui/parts';
+import { Button, Choice } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { castName, layName, mendName } from '../../../words/cast-words';
 import { DRIFT_S } from './questions';
@@ -101,7 +101,7 @@ function LayLine({
       : secondsOf(cleanS.best);
   return (
     <li>
-      <button type="button" aria-pressed={chosen} className="lay" onClick={onTake}>
+      <Button voice="bare" aria-pressed={chosen} className="lay" onClick={onTake}>
         <span className="lay-name">
           {layName(row.lay)}
           <em>{told}</em>
@@ -130,7 +130,7 @@ function LayLine({
         {row.by !== null && row.by !== 'overhead' && (
           <span className="second">thrown {castName(row.by)}</span>
         )}
-      </button>
+      </Button>
     </li>
   );
 }
@@ -196,18 +196,18 @@ function MendLine() {
     return (
       <p>
         Mend {mendName(mend, units)}.{' '}
-        <button type="button" className="plain" onClick={() => casting.setMend(null)}>
+        <Button voice="plain" onClick={() => casting.setMend(null)}>
           Without the mend
-        </button>
+        </Button>
       </p>
     );
   if (best)
     return (
       <p>
         <strong>A mend buys {formatSeconds(best.gainS)}:</strong> {mendName(best.mend, units)}.{' '}
-        <button type="button" className="plain" onClick={() => casting.setMend(best.mend)}>
+        <Button voice="plain" onClick={() => casting.setMend(best.mend)}>
           Mend it so
-        </button>
+        </Button>
       </p>
     );
   return ends === null ? null : (

@@ -48,9 +48,9 @@ export function Playback() {
           {runs ? 'Stop' : 'Play the drift'}
         </Button>
         {atS !== null && !runs && (
-          <button type="button" className="plain" onClick={() => casting.showFilm(null)}>
+          <Button voice="plain" onClick={() => casting.showFilm(null)}>
             As laid
-          </button>
+          </Button>
         )}
       </div>
       <input

@@ -2,7 +2,7 @@
 
 import { formatSeconds } from '../../../core/units/index';
 import type { Shot } from '../../../core/cast/index';
-import { Button } from '../../../ui/parts';
+import { Button, Check, ProgressBar } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import {
   againstWords,
@@ -35,7 +35,7 @@ export function ShotsPanel() {
       {looking ? (
         <div role="status" className="searching">
           <p>Looking at every stand and lay: {Math.round(100 * search.progress)} %.</p>
-          <progress value={search.progress} max={1} aria-label="Looking for stands" />
+          <ProgressBar share={search.progress} label="Looking for stands" />
           <Button onClick={() => casting.cancelSearch()}>Stop</Button>
         </div>
       ) : (
@@ -105,8 +105,8 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
   const bad = shot.against.slice(0, 2).map((r) => againstWords(r, units));
   return (
     <li>
-      <button
-        type="button"
+      <Button
+        voice="bare"
         className="shot"
         aria-pressed={taken}
         onClick={() => casting.applyShot(index)}
@@ -118,15 +118,14 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
           {capital(standWords(shot.stand, target, sideOf(shot.stand), units))}.{' '}
           {postureName(shot.posture)}, seen {inHundred(shot.facts.exposure)}.
         </span>
-      </button>
+      </Button>
       <p className="second">
         {capital(good.filter(Boolean).join(', '))}.
         {bad.length > 0 && <em> But {bad.join(', ')}.</em>}
       </p>
-      <label className="second">
-        <input type="checkbox" checked={compared} onChange={() => casting.compareShot(index)} />{' '}
+      <Check className="second" checked={compared} onChange={() => casting.compareShot(index)}>
         compare
-      </label>
+      </Check>
     </li>
   );
 }

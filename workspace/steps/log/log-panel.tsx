@@ -1,6 +1,5 @@
 'use client';
 
-import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
   EVENT_WORDS,
@@ -16,7 +15,7 @@ import {
   formatFishLength,
   parseFishLengthCm,
 } from '../../../core/units/index';
-import { Button } from '../../../ui/parts';
+import { Button, Disclosure, TextInput } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { numberOfMark, targetOf } from '../../state/selectors';
 import { createTryActions } from '../../records/try-actions';
@@ -58,10 +57,9 @@ function BeginTry() {
       }}
     >
       <label htmlFor="fly">Fly</label>
-      <Input
+      <TextInput
         id="fly"
-        unstyled
-        className="figure-input wide"
+        voice="words"
         value={fly}
         maxLength={80}
         placeholder="Olive parachute 16"
@@ -124,15 +122,15 @@ function OpenTry({ attempt }: { attempt: Try }) {
       </p>
       <div className="pad">
         {possibleEvents(fold.state).map((code) => (
-          <button
+          <Button
+            voice="bare"
             key={code}
-            type="button"
             className="event"
             aria-pressed={asking === code}
             onClick={() => press(code)}
           >
             {EVENT_WORDS[code]}
-          </button>
+          </Button>
         ))}
       </div>
       {asking && (
@@ -146,11 +144,10 @@ function OpenTry({ attempt }: { attempt: Try }) {
           <label htmlFor="asked">
             {asking === 'landing' ? `Its length, ${fishLengthUnit(units)}` : 'Fly now'}
           </label>
-          <Input
+          <TextInput
             id="asked"
-            unstyled
             autoFocus
-            className="figure-input wide"
+            voice="words"
             maxLength={80}
             inputMode={asking === 'landing' ? 'decimal' : 'text'}
             value={text}
@@ -168,9 +165,8 @@ function OpenTry({ attempt }: { attempt: Try }) {
       </span>
       <label className="stack note">
         Note for the next press
-        <Input
-          unstyled
-          className="figure-input wide"
+        <TextInput
+          voice="words"
           value={note}
           maxLength={500}
           onChange={(e) => setNote(e.target.value)}
@@ -224,15 +220,18 @@ function PastTry({ attempt }: { attempt: Try }) {
     'put down': 'put down',
   }[fold.state];
   return (
-    <details className="behind">
-      <summary>
-        {dayText(attempt.openedMs, beat.plan.timeZone)},{' '}
-        {clockText(attempt.openedMs, beat.plan.timeZone)}: {number ? `fish ${number}` : 'a fish'},{' '}
-        {fold.casts} casts, {end}
-        {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
-      </summary>
+    <Disclosure
+      title={
+        <>
+          {dayText(attempt.openedMs, beat.plan.timeZone)},{' '}
+          {clockText(attempt.openedMs, beat.plan.timeZone)}: {number ? `fish ${number}` : 'a fish'},{' '}
+          {fold.casts} casts, {end}
+          {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
+        </>
+      }
+    >
       <TimeLine attempt={attempt} />
       {fold.last && <Button onClick={() => log.undoLast(attempt.id)}>Take the last back</Button>}
-    </details>
+    </Disclosure>
   );
 }

@@ -2,7 +2,7 @@
 
 import { formatDepth, formatFishLength } from '../../../core/units/index';
 import type { Lie } from '../../../core/lies/index';
-import { Disclosure } from '../../../ui/parts';
+import { Button, Disclosure, Select } from '../../../ui/parts';
 import { useActions, usePart } from '../../context';
 import { useDepthPattern, useFishedToday } from './depth-pattern';
 import { KIND_GROUPS, passes, type LieFilter } from '../../state/lie-filter';
@@ -50,7 +50,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
         <div className="filters">
           <label>
             Kind{' '}
-            <select
+            <Select
               value={shown.kinds}
               onChange={(e) => reader.showLies({ kinds: e.target.value as LieFilter['kinds'] })}
             >
@@ -59,11 +59,11 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                   {GROUP_WORDS[k]}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <label>
             Rating{' '}
-            <select
+            <Select
               value={shown.leastRating}
               onChange={(e) => reader.showLies({ leastRating: Number(e.target.value) })}
             >
@@ -72,11 +72,11 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                   {r === 0 ? 'any' : `${r} and up`}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <label>
             Keeps a fish of{' '}
-            <select
+            <Select
               aria-label="Keeps a fish of"
               value={shown.leastCm}
               onChange={(e) => reader.showLies({ leastCm: Number(e.target.value) })}
@@ -86,7 +86,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                   {cm === 0 ? 'any length' : formatFishLength(cm, units)}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         </div>
       </Disclosure>
@@ -97,10 +97,10 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
             <tr>
               {COLUMNS.map(([order, word]) => (
                 <th key={order} aria-sort={shown.order === order ? 'descending' : 'none'}>
-                  <button type="button" onClick={() => reader.showLies({ order })}>
+                  <Button voice="bare" onClick={() => reader.showLies({ order })}>
                     {word}
                     {shown.order === order && ' ↓'}
-                  </button>
+                  </Button>
                 </th>
               ))}
             </tr>
@@ -112,8 +112,8 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                   <strong>{l.rating}</strong>
                 </td>
                 <td>
-                  <button
-                    type="button"
+                  <Button
+                    voice="bare"
                     aria-pressed={l.id === chosen}
                     onClick={() => acting.chooseLie(l)}
                   >
@@ -124,7 +124,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                       pattern.fits(l.depthM, l.meanSpeedMps) >= FITS_FROM && (
                         <span className="fits"> fits today</span>
                       )}
-                  </button>
+                  </Button>
                 </td>
                 <td>{formatDepth(l.depthM, units)}</td>
                 <td>{l.largestCm === null ? 'none' : formatFishLength(l.largestCm, units)}</td>
@@ -133,14 +133,13 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
           </tbody>
         </table>
       )}
-      <button
-        type="button"
-        className="plain"
+      <Button
+        voice="plain"
         onClick={() => reader.showLies({ order: 'up-current' })}
         aria-pressed={shown.order === 'up-current'}
       >
         In working order, up-current
-      </button>
+      </Button>
     </>
   );
 }

@@ -16,7 +16,7 @@ import {
   paceWord,
   type UnitSystem,
 } from '../../../core/units/index';
-import { Disclosure, Button } from '../../../ui/parts';
+import { Button, Check, Disclosure, ProgressBar, Select } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { paceText } from '../../../words/words';
 import { type Overlay, OVERLAYS } from '../../state/slices';
@@ -38,14 +38,9 @@ export function OverSwitches() {
   return (
     <div className="switches" role="group" aria-label="Over the water">
       {OVERLAYS.map((o) => (
-        <label key={o}>
-          <input
-            type="checkbox"
-            checked={over[o]}
-            onChange={(e) => reader.showOver(o, e.target.checked)}
-          />{' '}
+        <Check key={o} checked={over[o]} onChange={(shown) => reader.showOver(o, shown)}>
           {OVERLAY_WORDS[o]}
-        </label>
+        </Check>
       ))}
     </div>
   );
@@ -79,9 +74,9 @@ export function ProbePanel() {
         <>
           {placed ? 'Dry ground. ' : 'Point at the water for its depth and pace. '}
           {flow && (
-            <button type="button" className="plain" onClick={putDown}>
+            <Button voice="plain" onClick={putDown}>
               Probe with the arrow keys
-            </button>
+            </Button>
           )}
         </>
       )}
@@ -108,7 +103,7 @@ export function LevelPanel() {
       </p>
       <div className="figure-field">
         <label htmlFor="compare">Beside it, what changes at</label>
-        <select
+        <Select
           id="compare"
           className="pick"
           value={compare ?? ''}
@@ -122,7 +117,7 @@ export function LevelPanel() {
                 {l.name}, {formatDischarge(l.dischargeM3s, units)}
               </option>
             ))}
-        </select>
+        </Select>
       </div>
       {compare && reading && other && (
         <Changes
@@ -248,7 +243,7 @@ export function CalibrationPanel() {
           ) : (
             <p role="status">
               Fitting roughness and discharge: {Math.round(100 * progress)} %.
-              <progress value={progress} max={1} aria-label="Calibrating" />
+              <ProgressBar share={progress} label="Calibrating" />
             </p>
           )}
           {result && !result.ok && (

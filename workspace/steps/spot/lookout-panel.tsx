@@ -1,7 +1,7 @@
 'use client';
 
 import { atHour, civilHour, clockText, convert, parseFigure } from '../../../core/units/index';
-import { Disclosure, Choice, Button, FigureField } from '../../../ui/parts';
+import { Button, Choice, Disclosure, FigureField } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { atClock, HOURS } from '../../state/hours';
 import { samePlace } from '../../state/match';
@@ -46,8 +46,8 @@ export function LookoutPanel() {
           <ul className="changes">
             {lookouts.map((l, i) => (
               <li key={`${l.xM},${l.yM}`}>
-                <button
-                  type="button"
+                <Button
+                  voice="bare"
                   className="lookout-row"
                   aria-pressed={samePlace(viewer, l)}
                   onClick={() => marking.moveViewer(l)}
@@ -56,7 +56,7 @@ export function LookoutPanel() {
                   {inTen(l.mean[l.bestHour]!)} at {clock(l.bestHour)}; seen yourself{' '}
                   {inHundred(l.seen)}
                   {target && l.because[0] && `. ${sentence(hindranceText(l.because[0]))}`}
-                </button>
+                </Button>
               </li>
             ))}
           </ul>

@@ -20,7 +20,15 @@ import {
   windowRadiusM,
   type Posture,
 } from '../../../core/sight/index';
-import { Disclosure, Choice, Button, DescriptionRow, FigureField } from '../../../ui/parts';
+import {
+  Button,
+  Choice,
+  DescriptionRow,
+  Disclosure,
+  FigureField,
+  TextArea,
+  TextInput,
+} from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { wrapAngle } from '../../../core/grid/index';
 import { BEHAVIOUR_WORDS } from '../../../words/words';
@@ -229,7 +237,7 @@ function MarkMemory({ mark }: { mark: Mark }) {
     >
       <label className="mark-note">
         Note
-        <textarea
+        <TextArea
           defaultValue={mark.note}
           maxLength={500}
           rows={2}
@@ -317,7 +325,8 @@ function ByBearing() {
         >
           <label className="mark-note">
             Bearing, ° from true north
-            <input
+            <TextInput
+              voice="words"
               inputMode="decimal"
               value={bearing}
               onChange={(e) => setBearing(e.target.value)}
@@ -325,7 +334,12 @@ function ByBearing() {
           </label>
           <label className="mark-note">
             Paces
-            <input inputMode="decimal" value={paces} onChange={(e) => setPaces(e.target.value)} />
+            <TextInput
+              voice="words"
+              inputMode="decimal"
+              value={paces}
+              onChange={(e) => setPaces(e.target.value)}
+            />
           </label>
           <Button type="submit">Mark it there</Button>
         </form>

@@ -195,6 +195,8 @@ describe('a mark', () => {
       ['seenAgain', 'm1'],
     ]);
     expect((calls[2]![2] as { headingRad: number }).headingRad).toBeCloseTo(Math.PI / 12, 9);
+    for (const more of screen.getAllByRole('button', { expanded: false }))
+      await userEvent.click(more);
     const list = within(screen.getByRole('list', { name: 'Seen before' }));
     expect(list.getByText('7:10, holding, sure')).toBeInTheDocument();
     expect(list.getByText('1.5 m away')).toBeInTheDocument();

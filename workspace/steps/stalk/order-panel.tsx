@@ -51,9 +51,9 @@ export function OrderPanel() {
               const led = order.sequence.led[i]!;
               return (
                 <li key={i}>
-                  <button type="button" className="plain" onClick={() => stalking.applyOrder(i)}>
+                  <Button voice="plain" onClick={() => stalking.applyOrder(i)}>
                     {capital(nameOf(order.fishIds[i]!))}
-                  </button>
+                  </Button>
                   <span className="second">
                     : lead it {formatLength(apart(led.from, led.to), units)}, {ledWords(led)}.
                   </span>

@@ -51,9 +51,9 @@ export function StalkPlanPanel() {
               ? 'Touch each spot the way must not pass.'
               : 'Touch the place where you are.'}
           </strong>{' '}
-          <button type="button" className="plain" onClick={() => stalking.setStalkTool(null)}>
+          <Button voice="plain" onClick={() => stalking.setStalkTool(null)}>
             Done
-          </button>
+          </Button>
         </p>
       )}
       {out > 0 && (

@@ -1,0 +1,198 @@
+import { defineRecipe, defineSlotRecipe } from '@chakra-ui/react';
+
+/** Pressed things: the one to do next, the rest, a word in a sentence, a square key. */
+export const buttonRecipe = defineRecipe({
+  base: { cursor: 'pointer', color: 'ink', _disabled: { color: 'ink3', cursor: 'default' } },
+  variants: {
+    voice: {
+      solid: {
+        minHeight: '34px',
+        padding: '6px 12px',
+        border: '1.4px solid',
+        borderColor: 'ink',
+        fontWeight: 700,
+        background: 'ink',
+        color: 'paper',
+        _disabled: { background: 'paper', borderColor: 'rule2' },
+      },
+      line: {
+        minHeight: '34px',
+        padding: '6px 12px',
+        border: '1.4px solid',
+        borderColor: 'ink',
+        fontWeight: 700,
+        background: 'paper',
+        _disabled: { borderColor: 'rule2' },
+      },
+      plain: {
+        textDecoration: 'underline',
+        textUnderlineOffset: '3px',
+        color: 'ink2',
+        minHeight: '24px',
+        _hover: { color: 'ink' },
+      },
+      icon: {
+        display: 'inline-flex',
+        alignItems: 'center',
+        justifyContent: 'center',
+        gap: '6px',
+        minWidth: '34px',
+        minHeight: '34px',
+      },
+      bare: {},
+    },
+  },
+  defaultVariants: { voice: 'line' },
+});
+
+/** A figure or words that are typed, on a line. */
+export const inputRecipe = defineRecipe({
+  base: {
+    width: '100%',
+    borderBottom: '1.5px solid',
+    borderColor: 'ink',
+    padding: '4px 2px',
+    background: 'transparent',
+    color: 'ink',
+    _placeholder: { color: 'ink3', opacity: 1 },
+  },
+  variants: {
+    voice: {
+      figure: { font: '650 18px var(--font-heading)' },
+      words: { font: '400 15px var(--font-body)' },
+    },
+  },
+  defaultVariants: { voice: 'figure' },
+});
+
+export const textAreaRecipe = defineRecipe({
+  base: {
+    width: '100%',
+    border: '1px solid',
+    borderColor: 'rule2',
+    padding: '6px 8px',
+    background: 'transparent',
+    color: 'ink',
+    font: '400 15px var(--font-body)',
+    _placeholder: { color: 'ink3', opacity: 1 },
+  },
+});
+
+/** One of a few, as pressed cells; five or more go in rows of three. */
+export const choiceRecipe = defineSlotRecipe({
+  slots: ['root', 'item', 'itemText', 'indicator', 'label'],
+  base: {
+    root: {
+      display: 'flex',
+      margin: '6px 0',
+      border: '1px solid',
+      borderColor: 'rule2',
+      '&:has(> :nth-child(5))': { display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)' },
+    },
+    item: {
+      position: 'relative',
+      flex: 1,
+      display: 'flex',
+      alignItems: 'center',
+      justifyContent: 'center',
+      textAlign: 'center',
+      minHeight: '32px',
+      padding: '4px 6px',
+      cursor: 'pointer',
+      color: 'ink2',
+      borderLeft: '1px solid',
+      borderColor: 'rule2',
+      _first: { borderLeft: 0 },
+      _checked: {
+        background: 'wet',
+        color: 'ink',
+        fontWeight: 700,
+        borderBottom: '3px solid var(--ink)',
+      },
+      '&:has(:focus-visible)': { outline: '2px solid var(--ink)', outlineOffset: '1px' },
+    },
+  },
+});
+
+/** A name over what is typed, and the sentence when it cannot be. */
+export const fieldRecipe = defineSlotRecipe({
+  slots: ['root', 'label', 'errorText', 'helperText', 'requiredIndicator'],
+  base: {
+    label: { display: 'block', color: 'ink2' },
+    errorText: { display: 'block', fontWeight: 700, _before: { content: '"! "' } },
+  },
+});
+
+/** Opens on demand: the inputs behind a figure. */
+export const disclosureRecipe = defineSlotRecipe({
+  slots: ['root', 'trigger', 'content', 'indicator'],
+  base: {
+    root: { margin: '10px 0' },
+    trigger: {
+      cursor: 'pointer',
+      color: 'ink2',
+      textAlign: 'left',
+      textDecoration: 'underline',
+      textUnderlineOffset: '3px',
+    },
+  },
+});
+
+export const checkboxRecipe = defineSlotRecipe({
+  slots: ['root', 'control', 'label', 'indicator', 'group'],
+  base: {
+    root: {
+      display: 'inline-flex',
+      alignItems: 'center',
+      gap: '8px',
+      position: 'relative',
+      cursor: 'pointer',
+      minHeight: '28px',
+    },
+    control: {
+      width: '16px',
+      height: '16px',
+      flexShrink: 0,
+      border: '1.5px solid',
+      borderColor: 'ink',
+      color: 'paper',
+      _checked: { background: 'ink' },
+    },
+  },
+});
+
+export const selectRecipe = defineSlotRecipe({
+  slots: ['root', 'field', 'indicator'],
+  base: {
+    root: { display: 'inline-block', maxWidth: '100%' },
+    field: {
+      border: 0,
+      borderBottom: '1.5px solid',
+      borderColor: 'rule2',
+      background: 'transparent',
+      color: 'inherit',
+      font: 'inherit',
+      minHeight: '28px',
+      maxWidth: '100%',
+      '& option': { background: 'paper', color: 'ink' },
+    },
+  },
+});
+
+export const progressRecipe = defineSlotRecipe({
+  slots: ['root', 'track', 'range', 'label', 'valueText'],
+  base: {
+    track: { height: '8px', border: '1px solid', borderColor: 'ink', background: 'paper' },
+    range: { height: '100%', background: 'ink', transition: 'width 0.2s' },
+  },
+});
+
+export const RECIPES = { button: buttonRecipe, input: inputRecipe };
+export const SLOT_RECIPES = {
+  segmentGroup: choiceRecipe,
+  field: fieldRecipe,
+  collapsible: disclosureRecipe,
+  checkbox: checkboxRecipe,
+  nativeSelect: selectRecipe,
+  progress: progressRecipe,
+};
