@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clientId } from '@/sync/client-id';
 import { api, problemOf } from '@/sync/client';
-import { Button, TextInput } from '@/ui/parts';
+import { Button, ButtonAnchor, TextInput } from '@/ui/parts';
 
 interface ToolBeat {
   id: string;
@@ -54,9 +54,9 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
           <Button voice="plain" onClick={() => void copy()}>
             Copy
           </Button>
-          <a className="plain" href={`/api/v1/beats/${beat.id}/file`} download>
+          <ButtonAnchor voice="plain" href={`/api/v1/beats/${beat.id}/file`} download>
             Beat file
-          </a>
+          </ButtonAnchor>
           <Button voice="plain" onClick={() => void change({ putAway: !beat.putAway })}>
             {beat.putAway ? 'Take out again' : 'Put away'}
           </Button>

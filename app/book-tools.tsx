@@ -1,10 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { api, problemOf, type RestoreReport } from '@/sync/client';
-import { Button } from '@/ui/parts';
+import { Button, ButtonAnchor, ButtonLink } from '@/ui/parts';
 
 const TABLE_WORDS: Record<string, string> = {
   settings: 'settings',
@@ -30,12 +29,12 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
   return (
     <div className="book-tools">
       <p className="row">
-        <Link href="/settings" className="do">
+        <ButtonLink voice="line" href="/settings">
           Settings
-        </Link>
-        <a href="/api/v1/book" className="do" download>
+        </ButtonLink>
+        <ButtonAnchor voice="line" href="/api/v1/book" download>
           Back the book up
-        </a>
+        </ButtonAnchor>
       </p>
       <Restore onDone={() => router.refresh()} />
       {deleted.length > 0 && (

@@ -1,9 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { clientId } from '@/sync/client-id';
-import { Button } from '@/ui/parts';
+import { Button, ButtonLink } from '@/ui/parts';
 
 const WAYS = [
   ['sketch', 'Sketch it', 'One minute, in words: pieces in order, how deep on you, how fast.'],
@@ -33,9 +32,9 @@ export function NewBeat({ stream }: { stream: string }) {
         </div>
       ))}
       <div>
-        <Link href="/read" className="do line" prefetch={false}>
+        <ButtonLink voice="line" href="/read" prefetch={false}>
           Quick read
-        </Link>
+        </ButtonLink>
         <p>One place in one minute, no beat: depth on your leg, a leaf timed, what is there.</p>
       </div>
     </div>

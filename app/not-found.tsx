@@ -1,13 +1,12 @@
-import Link from 'next/link';
-
+import { ButtonLink } from '@/ui/parts';
 export default function NotFound() {
   return (
     <main className="start">
       <h1>No such water</h1>
       <p className="lead">There is no beat under this address in this book.</p>
-      <Link href="/" className="do">
+      <ButtonLink voice="line" href="/">
         To your beats
-      </Link>
+      </ButtonLink>
     </main>
   );
 }

@@ -92,6 +92,7 @@ describe('levels', () => {
 
   it('a section with speeds gives a discharge by the mid-section method, with its warning (ISO 748)', async () => {
     const onChange = panel();
+    await userEvent.click(screen.getByRole('button', { name: /^Levels and how/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Say Full' }));
     await userEvent.selectOptions(screen.getByLabelText('Known'), 'section');
     expect(screen.getByRole('status')).toHaveTextContent('That section has no speeds.');
@@ -106,6 +107,7 @@ describe('levels', () => {
   });
   it('another stage follows from the surveyed one by hydraulic geometry; itself it does not', async () => {
     const onChange = panel();
+    await userEvent.click(screen.getByRole('button', { name: /^Levels and how/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Say Thin' }));
     await userEvent.selectOptions(screen.getByLabelText('Known'), 'stage');
     await userEvent.click(screen.getByRole('button', { name: 'Take it for Thin' }));

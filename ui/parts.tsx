@@ -10,11 +10,16 @@ import {
   SegmentGroup,
   type HTMLChakraProps,
 } from '@chakra-ui/react';
+import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { buttonRecipe, inputRecipe, textAreaRecipe } from './recipes';
 
 /** A pressed thing: `solid` for the one to do next, `line` for the rest, `plain` a word, `icon` a key. */
 export const Button = chakra('button', buttonRecipe, { defaultProps: { type: 'button' } });
+
+/** The same two for what leads on: within the application, and out of it (a file). */
+export const ButtonLink = chakra(Link, buttonRecipe);
+export const ButtonAnchor = chakra('a', buttonRecipe);
 
 /** What is typed, on a line: a `figure`, or `words`. */
 export const TextInput = chakra('input', inputRecipe);
@@ -139,7 +144,7 @@ export function FigureField({
     onKeep(parsed.value);
   };
   return (
-    <Field.Root invalid={problem !== null}>
+    <Field.Root invalid={problem !== null} className="figure-field">
       <Field.Label htmlFor={id}>
         {label} <chakra.span color="ink2">{unit}</chakra.span>
       </Field.Label>

@@ -1,8 +1,19 @@
 import { defineRecipe, defineSlotRecipe } from '@chakra-ui/react';
 
+/** A thumb's size on a phone. */
+const PHONE = '@media (max-width: 699px)';
+const THUMB = { minHeight: '44px', fontSize: '16px' } as const;
+/** Larger on the start page, where little else is. */
+const ON_START = { minHeight: '44px', padding: '8px 16px', justifySelf: 'start' } as const;
+
 /** Pressed things: the one to do next, the rest, a word in a sentence, a square key. */
 export const buttonRecipe = defineRecipe({
-  base: { cursor: 'pointer', color: 'ink', _disabled: { color: 'ink3', cursor: 'default' } },
+  base: {
+    display: 'inline-block',
+    cursor: 'pointer',
+    color: 'ink',
+    _disabled: { color: 'ink3', cursor: 'default' },
+  },
   variants: {
     voice: {
       solid: {
@@ -13,7 +24,10 @@ export const buttonRecipe = defineRecipe({
         fontWeight: 700,
         background: 'ink',
         color: 'paper',
+        textDecoration: 'none',
         _disabled: { background: 'paper', borderColor: 'rule2' },
+        '.start &': ON_START,
+        [PHONE]: THUMB,
       },
       line: {
         minHeight: '34px',
@@ -22,7 +36,10 @@ export const buttonRecipe = defineRecipe({
         borderColor: 'ink',
         fontWeight: 700,
         background: 'paper',
+        textDecoration: 'none',
         _disabled: { borderColor: 'rule2' },
+        '.start &': ON_START,
+        [PHONE]: THUMB,
       },
       plain: {
         textDecoration: 'underline',
@@ -110,6 +127,8 @@ export const choiceRecipe = defineSlotRecipe({
         borderBottom: '3px solid var(--ink)',
       },
       '&:has(:focus-visible)': { outline: '2px solid var(--ink)', outlineOffset: '1px' },
+      '.told &': { minHeight: '48px' },
+      [PHONE]: THUMB,
     },
   },
 });

@@ -1,10 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import { formatDepth, type UnitSystem } from '@/core/units/index';
 import { lieName } from '@/words/words';
 import type { KeptRead } from '@/core/log/index';
-import { Button, Select } from '@/ui/parts';
+import { Button, ButtonLink, Select } from '@/ui/parts';
 
 const when = (r: KeptRead) =>
   new Date(r.takenMs + r.zoneOffsetMin * 60_000).toISOString().slice(5, 16).replace('T', ', ');
@@ -53,9 +52,9 @@ export function KeptReads({
               </Select>
             </label>
             {r.beatId && (
-              <Link href={`/b/${r.beatId}/read?pin=${r.id}`} className="plain" prefetch={false}>
+              <ButtonLink voice="plain" href={`/b/${r.beatId}/read?pin=${r.id}`} prefetch={false}>
                 {r.xM === null ? 'Place it on the plan' : 'Show it on the plan'}
-              </Link>
+              </ButtonLink>
             )}
             <Button voice="plain" onClick={() => onDrop(r)}>
               Throw it away

@@ -1,9 +1,9 @@
-import Link from 'next/link';
 import { beatsInBook, readsInBook, settings } from '@/services/index';
 import { ThemeButton } from '@/ui/theme-button';
 import { QuickReadPage } from './quick-read-page';
 import './read.css';
 import type { KeptRead } from '@/core/log/index';
+import { ButtonLink } from '@/ui/parts';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Quick read, Pebble Lane' };
@@ -16,9 +16,9 @@ export default async function Page() {
       <header>
         <h1>What is here?</h1>
         <nav>
-          <Link href="/" className="plain">
+          <ButtonLink voice="plain" href="/">
             Book
-          </Link>
+          </ButtonLink>
           <ThemeButton />
         </nav>
       </header>

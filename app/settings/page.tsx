@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import { DEFAULT_SETTINGS } from '@/core/log/index';
 import { settings } from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
 import { SettingsForm } from './settings-form';
+import { ButtonLink } from '@/ui/parts';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Settings, Pebble Lane' };
@@ -11,9 +11,9 @@ export default async function SettingsPage() {
   return (
     <main className="start">
       <p>
-        <Link href="/" className="plain">
+        <ButtonLink voice="plain" href="/">
           Back to the book
-        </Link>
+        </ButtonLink>
       </p>
       <h1>Settings</h1>
       <QueryProvider>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { Choice, Button } from '../../ui/parts';
+import { Button, ButtonAnchor, Choice } from '../../ui/parts';
 import { formatAddress } from '../state/address';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
 import { createWorkspace } from '../frame/create-workspace';
@@ -58,9 +58,9 @@ function CardSheet() {
         >
           Save the drawing (SVG)
         </Button>
-        <a className="plain" href={back}>
+        <ButtonAnchor voice="plain" href={back}>
           Back to Cast
-        </a>
+        </ButtonAnchor>
       </div>
       {failed && <p role="alert">The water could not be solved: {failed}</p>}
       {!ready && !failed && <p role="status">Opening the water.</p>}

@@ -3,7 +3,7 @@
 import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
 import { FLY_KINDS } from '../../../core/rig/index';
 import { civilHour, formatLength, formatSpeed } from '../../../core/units/index';
-import { Disclosure, Choice, Button, DescriptionRow } from '../../../ui/parts';
+import { Button, ButtonAnchor, Choice, DescriptionRow, Disclosure } from '../../../ui/parts';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { formatAddress } from '../../state/address';
 import { FLY_NAMES, inRods, layHow, standWords } from '../../../words/cast-words';
@@ -139,9 +139,9 @@ function Rest() {
         <Button voice="solid" onClick={() => acting.go('log')}>
           Log a try
         </Button>
-        <a className="do line" href={card}>
+        <ButtonAnchor voice="line" href={card}>
           The card
-        </a>
+        </ButtonAnchor>
       </div>
       <p className="second">
         Drag the stand, the open dot where the fly lands, or the fish. Arrow keys move what is
