@@ -69,6 +69,7 @@ export function stalkAnswers(plan: BeatPlan): AnySpec[] {
       name: 'order',
       water: 'final',
       when: 'at-rest',
+      wanted: looked,
       question(s) {
         const fish = targetsInOrder(s);
         if (!s.orderAsked || fish.length === 0) return null;

@@ -10,8 +10,8 @@ import { OrderPanel } from './order-panel';
 import { CarePanel, ChangesPanel, ShadowPanel } from './stalk-care';
 import { StalkPlanPanel } from './stalk-plan';
 import { WayPanel } from './way-panel';
-import { isPale, bestWay, targetOf } from '../../state/selectors';
-import { valueOf } from '../../state/answer';
+import { isPale, bestWay, shownWay, targetOf } from '../../state/selectors';
+import { isAsking, isStale, valueOf } from '../../state/answer';
 import { createStalkActions } from './stalk-actions';
 
 export function StalkPanel() {
@@ -80,6 +80,9 @@ function Carry() {
   const { beat } = useWorkspace();
   const stalking = useActions(createStalkActions);
   const link = useRef<HTMLAnchorElement>(null);
+  // A file with yesterday's way, or with none because the next is on its way, would mislead.
+  const looking = usePart((s) => isAsking(s, 'stalk') || isStale(s, 'stalk'));
+  const hasWay = usePart((s) => shownWay(s) !== null);
   if (!beat.plan.anchor)
     return (
       <p className="second">
@@ -96,7 +99,9 @@ function Carry() {
   };
   return (
     <p>
-      <Button onClick={save}>Carry it as GPX</Button>
+      <Button onClick={save} disabled={looking}>
+        {hasWay || looking ? 'Carry it as GPX' : 'Carry the marks as GPX'}
+      </Button>
       <a
         ref={link}
         href="#gpx"
