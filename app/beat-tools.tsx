@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clientId } from '@/sync/client-id';
 import { api, problemOf } from '@/sync/client';
-import { Button, ButtonAnchor, TextInput } from '@/ui/parts';
+import { Button, ButtonAnchor } from '@/ui/button';
+import { TextInput } from '@/ui/input';
 
 interface ToolBeat {
   id: string;

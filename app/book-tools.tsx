@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { api, problemOf, type RestoreReport } from '@/sync/client';
-import { Button, ButtonAnchor, ButtonLink } from '@/ui/parts';
+import { Button, ButtonAnchor, ButtonLink } from '@/ui/button';
 
 const TABLE_WORDS: Record<string, string> = {
   settings: 'settings',

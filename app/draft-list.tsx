@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { api } from '@/sync/client';
-import { Button } from '@/ui/parts';
+import { Button } from '@/ui/button';
 
 interface ListedDraft {
   id: string;

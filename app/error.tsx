@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from '@/ui/parts';
+import { Button } from '@/ui/button';
 
 /** What a person sees when a page breaks: nothing entered is lost, and two ways on. */
 export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { clientId } from '@/sync/client-id';
-import { Button, ButtonLink } from '@/ui/parts';
+import { Button, ButtonLink } from '@/ui/button';
 
 const WAYS = [
   ['sketch', 'Sketch it', 'One minute, in words: pieces in order, how deep on you, how fast.'],

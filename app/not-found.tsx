@@ -1,4 +1,4 @@
-import { ButtonLink } from '@/ui/parts';
+import { ButtonLink } from '@/ui/button';
 export default function NotFound() {
   return (
     <main className="start">

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import type { BeatPlan } from '@/core/formats/index';
 import { clientId } from '@/sync/client-id';
 import { api } from '@/sync/client';
-import { Button, TextInput } from '@/ui/parts';
+import { Button } from '@/ui/button';
+import { TextInput } from '@/ui/input';
 
 /** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
 export function OpenBeatFile({ empty }: { empty: boolean }) {

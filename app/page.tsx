@@ -9,7 +9,7 @@ import { DraftList } from './draft-list';
 import { NewBeat } from './new-beat';
 import { OpenBeatFile } from './open-beat-file';
 import { SolveWatch } from './solve-watch';
-import { Disclosure } from '@/ui/parts';
+import { Disclosure } from '@/ui/disclosure';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useSolves } from '@/sync/queries';
-import { Button } from '@/ui/parts';
+import { Button } from '@/ui/button';
 
 /** What the program is solving in the background, and how far; it can be stopped. */
 export function SolveWatch({ names }: { names: Record<string, string> }) {

@@ -1,7 +1,9 @@
 'use client';
 
 import { useId } from 'react';
-import { FigureField, Select, TextInput } from '../ui/parts';
+import { FigureField } from '../ui/figure-field';
+import { TextInput } from '../ui/input';
+import { Select } from '../ui/select';
 import {
   convert,
   formatDepth,

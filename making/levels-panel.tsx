@@ -16,7 +16,8 @@ import {
   type SectionDischarge,
 } from '../core/water/index';
 import { formatDischarge, type UnitSystem } from '../core/units/index';
-import { Disclosure, Button } from '../ui/parts';
+import { Button } from '../ui/button';
+import { Disclosure } from '../ui/disclosure';
 import { DischargeField, LengthField, PickField, PlainField } from './fields';
 
 type Way = 'typed' | 'section' | 'float' | 'stage';

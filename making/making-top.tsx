@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { Redo2, Undo2 } from 'lucide-react';
 import type { UnitSystem } from '../core/units/index';
 import { api } from '../sync/client';
-import { Button } from '../ui/parts';
+import { Button } from '../ui/button';
 import { ThemeButton } from '../ui/theme-button';
 import { WordsField } from './fields';
 import { SAVING_WORDS, type Saving } from './use-draft';

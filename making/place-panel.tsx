@@ -1,7 +1,8 @@
 'use client';
 
 import { halfPlace, type GeographicAnchor } from '../core/formats/index';
-import { Button, Disclosure } from '../ui/parts';
+import { Button } from '../ui/button';
+import { Disclosure } from '../ui/disclosure';
 import { PlainField } from './fields';
 
 export interface BeatPlace {

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Button } from '../ui/parts';
+import { Button } from '../ui/button';
 import { api, problemOf } from '../sync/client';
 
 interface Finished {

@@ -1,7 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { Button, Disclosure, TextInput } from './parts';
+import { Button } from './button';
+import { Disclosure } from './disclosure';
+import { TextInput } from './input';
 
 interface Row {
   seq: number;

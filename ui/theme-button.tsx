@@ -2,7 +2,7 @@
 
 import { useTheme } from 'next-themes';
 import { useEffect, useState } from 'react';
-import { Button } from './parts';
+import { Button } from './button';
 
 /** The theme is known in the browser only: until then the button says neither. */
 export function ThemeButton() {

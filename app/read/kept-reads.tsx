@@ -3,7 +3,8 @@
 import { formatDepth, type UnitSystem } from '@/core/units/index';
 import { lieName } from '@/words/words';
 import type { KeptRead } from '@/core/log/index';
-import { Button, ButtonLink, Select } from '@/ui/parts';
+import { Button, ButtonLink } from '@/ui/button';
+import { Select } from '@/ui/select';
 
 const when = (r: KeptRead) =>
   new Date(r.takenMs + r.zoneOffsetMin * 60_000).toISOString().slice(5, 16).replace('T', ', ');

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { formatLength, formatSpeed, type UnitSystem } from '@/core/units/index';
-import { Button } from '@/ui/parts';
+import { Button } from '@/ui/button';
 
 /** How far the leaf is watched, m: ten feet is the same step. */
 const FLOAT_M = 3;

@@ -3,7 +3,7 @@ import { ThemeButton } from '@/ui/theme-button';
 import { QuickReadPage } from './quick-read-page';
 import './read.css';
 import type { KeptRead } from '@/core/log/index';
-import { ButtonLink } from '@/ui/parts';
+import { ButtonLink } from '@/ui/button';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Quick read, Pebble Lane' };

@@ -6,7 +6,7 @@ import type { Advice, QuickReading } from '@/core/lies/index';
 import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/index';
 import { LargePebble, Pebble } from '@/drawing/pebble';
 import { lieName, lieWhy } from '@/words/words';
-import { Button } from '@/ui/parts';
+import { Button } from '@/ui/button';
 
 const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
   'wait-cooler': 'Come back in the cool of the morning.',

@@ -1,5 +1,5 @@
 import { parseFigure } from '@/core/units/index';
-import { FigureField } from '@/ui/parts';
+import { FigureField } from '@/ui/figure-field';
 import type { Settings } from '@/core/log/index';
 import { Row } from './row';
 

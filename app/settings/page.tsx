@@ -2,7 +2,7 @@ import { DEFAULT_SETTINGS } from '@/core/log/index';
 import { settings } from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
 import { SettingsForm } from './settings-form';
-import { ButtonLink } from '@/ui/parts';
+import { ButtonLink } from '@/ui/button';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Settings, Pebble Lane' };

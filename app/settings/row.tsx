@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Button } from '@/ui/parts';
+import { Button } from '@/ui/button';
 
 /** A setting beside its reason, with the way back to its default. */
 export function Row({

@@ -3,7 +3,9 @@
 import { useState } from 'react';
 import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
 import type { Settings } from '@/core/log/index';
-import { Choice, FigureField, TextArea } from '@/ui/parts';
+import { Choice } from '@/ui/choice';
+import { FigureField } from '@/ui/figure-field';
+import { TextArea } from '@/ui/input';
 import { useChangeSettings } from '@/sync/queries';
 import { NoticingRows } from './noticing-rows';
 import { Row } from './row';

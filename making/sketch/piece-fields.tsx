@@ -15,7 +15,8 @@ import {
   type PaceWord,
   type UnitSystem,
 } from '../../core/units/index';
-import { Choice, Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { LengthField, PickField, PlainField } from '../fields';
 
 const DEPTH_WORDS = ['ankle', 'shin', 'knee', 'thigh', 'waist'] as const;

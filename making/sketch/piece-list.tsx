@@ -22,7 +22,7 @@ import type { UnitSystem } from '../../core/units/index';
 import { changeKind, changePiece, movePiece, removePiece } from './sketch-edits';
 import { PieceFields } from './piece-fields';
 import { pieceLine } from './sketch-words';
-import { Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
 
 /** The pieces in order up-current, the foot of the beat first. Dragged by the grip, or moved by its keys or the arrows. */
 export function PieceList({

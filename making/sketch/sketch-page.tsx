@@ -11,7 +11,8 @@ import {
 } from '../../core/water/index';
 import { type UnitSystem } from '../../core/units/index';
 import { clientId } from '../../sync/client-id';
-import { Button, Choice } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { LengthField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';

@@ -4,7 +4,7 @@ import { readBeat, writeBeat } from '../../core/formats/index';
 import { fitSketch, type Sketch, type SketchBeat } from '../../core/water/index';
 import { formatDischarge, type UnitSystem } from '../../core/units/index';
 import { contradictionText } from './sketch-words';
-import { Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
 
 /** The discharge that fits all pieces, and the piece that contradicts it. */
 export function SketchResult({

@@ -2,7 +2,8 @@
 
 import type { SketchThing } from '../../core/water/index';
 import type { UnitSystem } from '../../core/units/index';
-import { Choice, Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { LengthField, PlainField, WordsField } from '../fields';
 import { THING_NAMES } from './sketch-words';
 

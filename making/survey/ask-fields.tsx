@@ -1,7 +1,8 @@
 'use client';
 
 import type { UnitSystem } from '../../core/units/index';
-import { Choice, Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { LengthField, PickField, PlainField, SpeedField, WordsField } from '../fields';
 import type { Ask } from './tools';
 

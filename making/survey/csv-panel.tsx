@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import type { BeatFeature } from '../../core/formats/index';
-import { Button, Disclosure } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { Disclosure } from '../../ui/disclosure';
 import { PickField } from '../fields';
 import { sectionsFromCsv, sectionsToCsv, soundingsFromCsv, soundingsToCsv } from './csv';
 import type { SurveyDraft } from './survey-draft';

@@ -5,7 +5,8 @@ import type { Place } from '../../core/grid/index';
 import type { UnitSystem } from '../../core/units/index';
 import { api } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
-import { Button, Disclosure } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { Disclosure } from '../../ui/disclosure';
 import { LengthField, PlainField } from '../fields';
 import type { PhotoUnderlay } from './survey-draft';
 

@@ -5,7 +5,7 @@ import { Trash2 } from 'lucide-react';
 import type { Station } from '../../core/formats/index';
 import { dischargeMidSection } from '../../core/water/index';
 import { formatDischarge, lengthUnit, type UnitSystem } from '../../core/units/index';
-import { Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
 import { LengthField, SpeedField } from '../fields';
 import { panelWarning } from '../levels-panel';
 import { stationsFromCsv } from './csv';

@@ -5,7 +5,8 @@ import { joinBank, writeBeat, type BeatFeature } from '../../core/formats/index'
 import type { Place } from '../../core/grid/index';
 import { surveyDoubt } from '../../core/water/index';
 import { formatLength, type UnitSystem } from '../../core/units/index';
-import { Button, Choice } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { LengthField, PlainField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';

@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { Button, ButtonAnchor, Choice } from '../../ui/parts';
+import { Button, ButtonAnchor } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { formatAddress } from '../state/address';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
 import { createWorkspace } from '../frame/create-workspace';

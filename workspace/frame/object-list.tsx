@@ -7,7 +7,7 @@ import { lieName } from '../../words/words';
 import { valueOf } from '../state/answer';
 import { createReadActions } from '../steps/read/read-actions';
 import { createPlanActions } from '../plan-actions';
-import { Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
 
 /** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
 export function ObjectList() {

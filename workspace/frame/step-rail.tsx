@@ -5,7 +5,7 @@ import { STEPS } from '../state/address';
 import { STEP_ROWS } from './steps';
 import { PEBBLE } from '../../drawing/shapes';
 import { createPlanActions } from '../plan-actions';
-import { Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
 
 export function StepRail() {
   const acting = useActions(createPlanActions);

@@ -16,7 +16,8 @@ import { ThemeButton } from '../../ui/theme-button';
 import { useActions, usePart, useWorkspace } from '../context';
 import { ASSUMED_TEMP_C } from '../../core/log/index';
 import { createPlanActions } from '../plan-actions';
-import { Button, TextInput } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { TextInput } from '../../ui/input';
 
 /** Height of the water in the level's glyph, px of 11. */
 const FILL = { Thin: 2.5, Fair: 5, Full: 8, Spate: 11 } as const;

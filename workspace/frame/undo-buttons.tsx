@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import { useUndoKeys } from '../../ui/use-undo-keys';
 import { useActions, useWorkspace } from '../context';
 import { createPlanActions } from '../plan-actions';
-import { Button } from '../../ui/parts';
+import { Button } from '../../ui/button';
 
 /** Takes back, and brings again, what was done to fish, stand, shot and way. */
 export function UndoButtons() {

@@ -26,7 +26,8 @@ import { useSize } from '../../drawing/use-size';
 import './workspace.css';
 import type { BeatInput } from '../state/document';
 import { createPlanActions } from '../plan-actions';
-import { Button, ProgressBar } from '../../ui/parts';
+import { Button } from '../../ui/button';
+import { ProgressBar } from '../../ui/progress-bar';
 
 /** One beat, seven steps over the same water. */
 export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { POSTURES } from '../../core/sight/index';
-import { Choice } from '../../ui/parts';
+import { Choice } from '../../ui/choice';
 import { POSTURE_NAMES } from '../../words/words';
 import { useActions, usePart } from '../context';
 import { createPlanActions } from '../plan-actions';

@@ -3,7 +3,10 @@
 import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
 import { FLY_KINDS } from '../../../core/rig/index';
 import { civilHour, formatLength, formatSpeed } from '../../../core/units/index';
-import { Button, ButtonAnchor, Choice, DescriptionRow, Disclosure } from '../../../ui/parts';
+import { Button, ButtonAnchor } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
+import { DescriptionRow } from '../../../ui/description-row';
+import { Disclosure } from '../../../ui/disclosure';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { formatAddress } from '../../state/address';
 import { FLY_NAMES, inRods, layHow, standWords } from '../../../words/cast-words';

@@ -3,7 +3,7 @@
 import { formatLength, formatSeconds } from '../../../core/units/index';
 import { readRises } from '../../../core/sight/index';
 import type { PoolCover } from '../../../core/cast/index';
-import { Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
 import { useActions, usePart } from '../../context';
 import { inRods, layName, structureName, WATER_NAMES } from '../../../words/cast-words';
 import { lookoutLetter } from '../../../words/words';

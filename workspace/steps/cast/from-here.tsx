@@ -1,7 +1,8 @@
 'use client';
 
 import { formatLength } from '../../../core/units/index';
-import { Choice, DescriptionRow } from '../../../ui/parts';
+import { Choice } from '../../../ui/choice';
+import { DescriptionRow } from '../../../ui/description-row';
 import { useActions, usePart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import {

@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { formatLength, formatSeconds } from '../../../core/units/index';
 import { sameLay, type DriftBand, type Lay, type LayRow } from '../../../core/cast/index';
-import { Button, Choice } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
 import { useActions, usePart } from '../../context';
 import { castName, layName, mendName } from '../../../words/cast-words';
 import { DRIFT_S } from './questions';

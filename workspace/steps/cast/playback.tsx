@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { formatSeconds, formatSpeed } from '../../../core/units/index';
 import { MICRO_MPS, WAKE_MPS, type DriftResult } from '../../../core/cast/index';
-import { Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { DRIFT_S } from './questions';
 import { valueOf } from '../../state/answer';

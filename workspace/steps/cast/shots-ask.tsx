@@ -1,7 +1,9 @@
 'use client';
 
 import { TERM_WEIGHTS, type Term } from '../../../core/cast/index';
-import { Disclosure, Choice, Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
+import { Disclosure } from '../../../ui/disclosure';
 import { useActions, usePart } from '../../context';
 import { NOTHING_ASKED } from '../../state/shots-asked';
 import { layKindName, TERM_NAMES } from '../../../words/cast-words';

@@ -2,7 +2,9 @@
 
 import { formatSeconds } from '../../../core/units/index';
 import type { Shot } from '../../../core/cast/index';
-import { Button, Check, ProgressBar } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Check } from '../../../ui/check';
+import { ProgressBar } from '../../../ui/progress-bar';
 import { useActions, usePart } from '../../context';
 import {
   againstWords,

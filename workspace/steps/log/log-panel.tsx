@@ -15,7 +15,9 @@ import {
   formatFishLength,
   parseFishLengthCm,
 } from '../../../core/units/index';
-import { Button, Disclosure, TextInput } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Disclosure } from '../../../ui/disclosure';
+import { TextInput } from '../../../ui/input';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { numberOfMark, targetOf } from '../../state/selectors';
 import { createTryActions } from '../../records/try-actions';

@@ -15,7 +15,10 @@ import {
   formatTemp,
   parseFishLengthCm,
 } from '../../../core/units/index';
-import { Disclosure, Choice, Button, FigureField } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
+import { Disclosure } from '../../../ui/disclosure';
+import { FigureField } from '../../../ui/figure-field';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { useDayChanges } from './day-changes';
 import { lieName, methodName, needText, SPECIES_NAMES, weighedName } from '../../../words/words';

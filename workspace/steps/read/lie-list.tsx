@@ -2,7 +2,9 @@
 
 import { formatDepth, formatFishLength } from '../../../core/units/index';
 import type { Lie } from '../../../core/lies/index';
-import { Button, Disclosure, Select } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Disclosure } from '../../../ui/disclosure';
+import { Select } from '../../../ui/select';
 import { useActions, usePart } from '../../context';
 import { useDepthPattern, useFishedToday } from './depth-pattern';
 import { KIND_GROUPS, passes, type LieFilter } from '../../state/lie-filter';

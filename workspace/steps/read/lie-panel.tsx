@@ -9,7 +9,9 @@ import {
   type Reason,
   type UnitSystem,
 } from '../../../core/units/index';
-import { Disclosure, Button, DescriptionRow } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { DescriptionRow } from '../../../ui/description-row';
+import { Disclosure } from '../../../ui/disclosure';
 import { useActions, usePart } from '../../context';
 import { LargePebble } from '../../../drawing/pebble';
 import { SOURCES } from '../../../words/sources';

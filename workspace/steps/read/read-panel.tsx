@@ -7,7 +7,9 @@ import {
   formatSpeed,
   formatTemp,
 } from '../../../core/units/index';
-import { Disclosure, Choice, Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
+import { Disclosure } from '../../../ui/disclosure';
 import { DEPTH_RAMP, PACE_RAMP } from '../../../ui/tokens';
 import { rampColour } from '../../../ui/colour';
 import { useActions, usePart } from '../../context';

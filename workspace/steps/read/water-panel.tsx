@@ -16,7 +16,11 @@ import {
   paceWord,
   type UnitSystem,
 } from '../../../core/units/index';
-import { Button, Check, Disclosure, ProgressBar, Select } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Check } from '../../../ui/check';
+import { Disclosure } from '../../../ui/disclosure';
+import { ProgressBar } from '../../../ui/progress-bar';
+import { Select } from '../../../ui/select';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { paceText } from '../../../words/words';
 import { type Overlay, OVERLAYS } from '../../state/slices';

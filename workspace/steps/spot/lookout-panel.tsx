@@ -1,7 +1,10 @@
 'use client';
 
 import { atHour, civilHour, clockText, convert, parseFigure } from '../../../core/units/index';
-import { Button, Choice, Disclosure, FigureField } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
+import { Disclosure } from '../../../ui/disclosure';
+import { FigureField } from '../../../ui/figure-field';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { atClock, HOURS } from '../../state/hours';
 import { samePlace } from '../../state/match';

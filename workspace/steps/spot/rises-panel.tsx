@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { readRises, trueLie, type Riser } from '../../../core/sight/index';
 import { formatLength } from '../../../core/units/index';
-import { Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
 import { useActions, usePart } from '../../context';
 import { inHundred } from '../../../words/words';
 import { markOf } from '../../state/selectors';

@@ -20,15 +20,12 @@ import {
   windowRadiusM,
   type Posture,
 } from '../../../core/sight/index';
-import {
-  Button,
-  Choice,
-  DescriptionRow,
-  Disclosure,
-  FigureField,
-  TextArea,
-  TextInput,
-} from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
+import { DescriptionRow } from '../../../ui/description-row';
+import { Disclosure } from '../../../ui/disclosure';
+import { FigureField } from '../../../ui/figure-field';
+import { TextArea, TextInput } from '../../../ui/input';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { wrapAngle } from '../../../core/grid/index';
 import { BEHAVIOUR_WORDS } from '../../../words/words';

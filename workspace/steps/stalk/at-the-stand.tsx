@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
 import { useActions } from '../../context';
 import { PostureChoice } from '../../parts/posture-choice';
 import { createPlanActions } from '../../plan-actions';

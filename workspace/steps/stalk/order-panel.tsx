@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
 import { formatLength } from '../../../core/units/index';
 import { useActions, usePart } from '../../context';
 import { orderText } from '../../../words/stalk-words';

@@ -1,7 +1,9 @@
 'use client';
 
 import { useRef } from 'react';
-import { Disclosure, Choice, Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
+import { Choice } from '../../../ui/choice';
+import { Disclosure } from '../../../ui/disclosure';
 import { formatMinutes } from '../../../core/units/index';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { inHundred } from '../../../words/words';

@@ -1,7 +1,7 @@
 'use client';
 
 import { formatLength, formatMinutes } from '../../../core/units/index';
-import { Button } from '../../../ui/parts';
+import { Button } from '../../../ui/button';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { noWayText } from '../../../words/stalk-words';
 import { useFishNames } from '../../use-fish-names';
