@@ -6,6 +6,8 @@ import { clientId } from '@/sync/client-id';
 import { api, problemOf } from '@/sync/client';
 import { Button, ButtonAnchor } from '@/ui/button';
 import { TextInput } from '@/ui/input';
+import css from './start.module.css';
+import panel from '../ui/panel.module.css';
 
 interface ToolBeat {
   id: string;
@@ -33,7 +35,7 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
     router.refresh();
   };
   return (
-    <div className="beat-tools" role="group" aria-label={`${beat.name}: change`}>
+    <div className={css.beatTools} role="group" aria-label={`${beat.name}: change`}>
       {renaming ? (
         <RenameField
           label="New name of the beat"
@@ -67,7 +69,7 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
         </>
       )}
       {problem && (
-        <span role="alert" className="problem">
+        <span role="alert" className={panel.problem}>
           {problem}
         </span>
       )}
@@ -88,7 +90,7 @@ export function StreamName({ id, name }: { id: string; name: string }) {
     }
   };
   return (
-    <h2 className="stream-name">
+    <h2 className={css.streamName}>
       {renaming ? (
         <RenameField
           label="New name of the stream"
@@ -105,7 +107,7 @@ export function StreamName({ id, name }: { id: string; name: string }) {
         </>
       )}
       {problem && (
-        <span role="alert" className="problem">
+        <span role="alert" className={panel.problem}>
           {problem}
         </span>
       )}
@@ -127,7 +129,7 @@ function RenameField({
   const [text, setText] = useState(name);
   return (
     <form
-      className="rename"
+      className={css.rename}
       onSubmit={(e) => {
         e.preventDefault();
         onKeep(text);

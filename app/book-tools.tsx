@@ -4,6 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { api, problemOf, type RestoreReport } from '@/sync/client';
 import { Button, ButtonAnchor, ButtonLink } from '@/ui/button';
+import panel from '../ui/panel.module.css';
+import css from './start.module.css';
 
 const TABLE_WORDS: Record<string, string> = {
   settings: 'settings',
@@ -27,8 +29,8 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
     router.refresh();
   };
   return (
-    <div className="book-tools">
-      <p className="row">
+    <div>
+      <p className={panel.row}>
         <ButtonLink voice="line" href="/settings">
           Settings
         </ButtonLink>
@@ -38,7 +40,7 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
       </p>
       <Restore onDone={() => router.refresh()} />
       {deleted.length > 0 && (
-        <ul className="drafts" aria-label="Deleted beats">
+        <ul className={css.drafts} aria-label="Deleted beats">
           {deleted.map((b) => (
             <li key={b.id}>
               {b.name} was deleted.{' '}
@@ -54,7 +56,7 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
         </ul>
       )}
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}
@@ -89,7 +91,7 @@ function Restore({ onDone }: { onDone: () => void }) {
   };
   const changes = report?.tables.filter((t) => t.taken + t.known + t.differing > 0) ?? [];
   return (
-    <div className="restore">
+    <div className={css.restore}>
       <label htmlFor="backup-file">Restore from a backup (it is tried out first)</label>
       <input
         id="backup-file"
@@ -123,7 +125,7 @@ function Restore({ onDone }: { onDone: () => void }) {
         </div>
       )}
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}

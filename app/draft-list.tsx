@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { api } from '@/sync/client';
 import { Button } from '@/ui/button';
+import css from './start.module.css';
 
 interface ListedDraft {
   id: string;
@@ -20,7 +21,7 @@ export function DraftList({ drafts }: { drafts: readonly ListedDraft[] }) {
   return (
     <section aria-label="Drafts">
       <h2>Drafts</h2>
-      <ul className="drafts">
+      <ul className={css.drafts}>
         {drafts.map((d) => (
           <li key={d.id}>
             <Link href={`/make/${d.kind}/${d.id}`} prefetch={false}>

@@ -1,13 +1,14 @@
 'use client';
 
 import { Button } from '@/ui/button';
+import css from './start.module.css';
 
 /** What a person sees when a page breaks: nothing entered is lost, and two ways on. */
 export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
   return (
-    <main className="start">
+    <main className={css.start}>
       <h1>This page broke</h1>
-      <p className="lead">What you entered is kept. Draw it again, or go back to your beats.</p>
+      <p className={css.lead}>What you entered is kept. Draw it again, or go back to your beats.</p>
       <p>
         <Button voice="solid" onClick={reset}>
           Draw it again

@@ -3,7 +3,6 @@ import localFont from 'next/font/local';
 import type { ReactNode } from 'react';
 import { Provider } from '@/ui/provider';
 import { tokenCss } from '@/ui/tokens';
-import '@/ui/parts.css';
 import './global.css';
 
 const body = localFont({

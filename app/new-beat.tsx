@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { clientId } from '@/sync/client-id';
 import { Button, ButtonLink } from '@/ui/button';
+import css from './start.module.css';
 
 const WAYS = [
   ['sketch', 'Sketch it', 'One minute, in words: pieces in order, how deep on you, how fast.'],
@@ -17,7 +18,7 @@ const WAYS = [
 export function NewBeat({ stream }: { stream: string }) {
   const router = useRouter();
   return (
-    <div className="ways">
+    <div className={css.ways}>
       {WAYS.map(([way, word, what]) => (
         <div key={way}>
           <Button

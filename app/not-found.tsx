@@ -1,9 +1,10 @@
 import { ButtonLink } from '@/ui/button';
+import css from './start.module.css';
 export default function NotFound() {
   return (
-    <main className="start">
+    <main className={css.start}>
       <h1>No such water</h1>
-      <p className="lead">There is no beat under this address in this book.</p>
+      <p className={css.lead}>There is no beat under this address in this book.</p>
       <ButtonLink voice="line" href="/">
         To your beats
       </ButtonLink>

@@ -7,6 +7,7 @@ import { clientId } from '@/sync/client-id';
 import { api } from '@/sync/client';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/ui/input';
+import panel from '../ui/panel.module.css';
 
 /** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
 export function OpenBeatFile({ empty }: { empty: boolean }) {
@@ -95,7 +96,7 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
         disabled={busy}
         onChange={(e) => void choose(e.target.files?.[0])}
       />
-      <p role="alert" className="problem">
+      <p role="alert" className={panel.problem}>
         {problem}
       </p>
       {partial && (

@@ -10,6 +10,7 @@ import { NewBeat } from './new-beat';
 import { OpenBeatFile } from './open-beat-file';
 import { SolveWatch } from './solve-watch';
 import { Disclosure } from '@/ui/disclosure';
+import css from './start.module.css';
 
 export const dynamic = 'force-dynamic';
 
@@ -23,12 +24,12 @@ export default async function StartPage() {
   const away = all.filter((b) => !b.deleted && b.putAway);
   const empty = shown.length + away.length === 0;
   return (
-    <main className="start">
-      <p className="start-top">
+    <main className={css.start}>
+      <p className={css.startTop}>
         <ThemeButton />
       </p>
       <h1>Pebble Lane</h1>
-      <p className="lead">
+      <p className={css.lead}>
         Where a trout can hold in this water, where you are seen, where to stand, and how long the
         fly drifts clean.
       </p>
@@ -45,8 +46,8 @@ export default async function StartPage() {
             {shown
               .filter((b) => b.streamId === stream.id)
               .map((b) => (
-                <article key={b.id} className="beat-row">
-                  <Link href={`/b/${b.id}/read`} className="beat" prefetch={false}>
+                <article key={b.id} className={css.beatRow}>
+                  <Link href={`/b/${b.id}/read`} className={css.beat} prefetch={false}>
                     <span>
                       <strong>{b.name}</strong>
                       <br />
@@ -56,7 +57,7 @@ export default async function StartPage() {
                         {b.plan.calibration ? ', calibrated' : ''}
                       </span>
                     </span>
-                    <span className="open">Read this water</span>
+                    <span className={css.open}>Read this water</span>
                     <BeatSketch plan={b.plan} />
                   </Link>
                   <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: false }} />
@@ -78,7 +79,7 @@ export default async function StartPage() {
       {away.length > 0 && (
         <Disclosure title={<>Put away ({away.length})</>}>
           {away.map((b) => (
-            <div key={b.id} className="away">
+            <div key={b.id} className={css.away}>
               <Link href={`/b/${b.id}/read`} prefetch={false}>
                 {b.name}, {b.streamName}
               </Link>
@@ -89,7 +90,7 @@ export default async function StartPage() {
       )}
       <h2>The whole book</h2>
       <BookTools deleted={all.filter((b) => b.deleted).map((b) => ({ id: b.id, name: b.name }))} />
-      <p className="care">
+      <p className={css.care}>
         Wading, heat, falling timber, lightning and hooks can hurt. What is computed here is never a
         promise that a place is safe, and local rules, closures and access decide.
       </p>

@@ -2,6 +2,7 @@
 
 import { formatLength, type UnitSystem, convert } from '../core/units/index';
 import type { Camera } from './camera';
+import drawn from './marks.module.css';
 
 /** Scale bar, flow arrow, north, bank names: what makes a drawing a plan. */
 export function Furniture({
@@ -25,23 +26,28 @@ export function Furniture({
   const narrow = width < 500;
   return (
     <g aria-hidden="true">
-      <text x={16} y={26} className="bank-name cased">
+      <text x={16} y={26} className={`${drawn.bankName} ${drawn.cased}`}>
         True right
       </text>
       {!narrow && (
-        <text x={width - 16} y={height - 12} textAnchor="end" className="bank-name cased">
+        <text
+          x={width - 16}
+          y={height - 12}
+          textAnchor="end"
+          className={`${drawn.bankName} ${drawn.cased}`}
+        >
           True left
         </text>
       )}
       {narrow && (
-        <text x={16} y={height - 12} className="bank-name cased">
+        <text x={16} y={height - 12} className={`${drawn.bankName} ${drawn.cased}`}>
           True left
         </text>
       )}
       <g transform="translate(16 46)">
-        <path d="M10,0 C30,-4 50,4 84,0" className="flow-arrow" />
+        <path d="M10,0 C30,-4 50,4 84,0" className={drawn.flowArrow} />
         <path d="M0,0 L12,-5.2 L8.6,0 L12,5.2Z" fill="var(--ink)" />
-        <text x={94} y={5} className="furniture cased">
+        <text x={94} y={5} className={`${drawn.furniture} ${drawn.cased}`}>
           flow
         </text>
       </g>
@@ -55,7 +61,7 @@ export function Furniture({
             paintOrder="stroke"
           />
         </g>
-        <text y={4} x={-24} textAnchor="middle" className="furniture cased">
+        <text y={4} x={-24} textAnchor="middle" className={`${drawn.furniture} ${drawn.cased}`}>
           N
         </text>
       </g>
@@ -65,19 +71,24 @@ export function Furniture({
             .slice(1, -1)
             .map((t) => `M${toPx(t)},-4V0`)
             .join('')}`}
-          className="scale-case"
+          className={drawn.scaleCase}
         />
         <path
           d={`M0,-6V0H${length}V-6${ticks
             .slice(1, -1)
             .map((t) => `M${toPx(t)},-4V0`)
             .join('')}`}
-          className="scale"
+          className={drawn.scale}
         />
-        <text x={0} y={-10} textAnchor="middle" className="furniture cased">
+        <text x={0} y={-10} textAnchor="middle" className={`${drawn.furniture} ${drawn.cased}`}>
           0
         </text>
-        <text x={length} y={-10} textAnchor="middle" className="furniture cased">
+        <text
+          x={length}
+          y={-10}
+          textAnchor="middle"
+          className={`${drawn.furniture} ${drawn.cased}`}
+        >
           {units === 'us' ? '15 ft' : formatLength(5, units, 0)}
         </text>
       </g>

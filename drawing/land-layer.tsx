@@ -6,6 +6,7 @@ import { featuresOf, shapePlaces, type BeatPlan, type Shape } from '../core/form
 import { boulderIsSolved } from '../core/lies/index';
 import { linePath, smoothPath } from './shapes';
 import { pageX, pageY, type Camera } from './camera';
+import drawn from './marks.module.css';
 
 /** What stands on and round the water: trees, bushes, boulders, logs, steps, entry, hazards. Quiet. */
 export const LandLayer = memo(function LandLayer({
@@ -31,15 +32,19 @@ export const LandLayer = memo(function LandLayer({
   return (
     <g aria-hidden="true">
       {featuresOf(plan, 'overhang').map((o, i) => (
-        <path key={i} d={`${linePath(shapePlaces(o.shape).map(xy))}Z`} className="overhang" />
+        <path key={i} d={`${linePath(shapePlaces(o.shape).map(xy))}Z`} className={drawn.overhang} />
       ))}
       {featuresOf(plan, 'ledge').map((l, i) => (
-        <path key={i} d={smoothPath(shapePlaces(l.shape).map(xy), false)} className="ledge" />
+        <path key={i} d={smoothPath(shapePlaces(l.shape).map(xy), false)} className={drawn.ledge} />
       ))}
       {featuresOf(plan, 'bank')
         .filter((b) => b.form === 'undercut')
         .map((b, i) => (
-          <path key={i} d={smoothPath(shapePlaces(b.shape).map(xy), false)} className="undercut" />
+          <path
+            key={i}
+            d={smoothPath(shapePlaces(b.shape).map(xy), false)}
+            className={drawn.undercut}
+          />
         ))}
       {featuresOf(plan, 'boulder').map((b, i) => {
         const [x, y] = centre(b.shape);
@@ -82,13 +87,13 @@ export const LandLayer = memo(function LandLayer({
           b.shape.type === 'Polygon'
             ? smoothPath(b.shape.ring.map(xy), true)
             : crown(centre(b.shape), ((b.crownM ?? 2) / 2) * camera.scale, i + 40);
-        return <path key={i} d={d} className="bush" />;
+        return <path key={i} d={d} className={drawn.bush} />;
       })}
       {featuresOf(plan, 'tree').map((t, i) => (
         <g key={i}>
           <path
             d={crown(centre(t.shape), ((t.crownM ?? 3) / 2) * camera.scale, i + 90)}
-            className="tree"
+            className={drawn.tree}
           />
           <circle cx={centre(t.shape)[0]} cy={centre(t.shape)[1]} r={2.2} fill="var(--leaf)" />
         </g>

@@ -1,6 +1,8 @@
 import type { Needs } from '../core/lies/index';
 import { grain, NEED_DEG, PEBBLE, pebbleTurnDeg, starvedDot } from './shapes';
 import { needText } from '../words/words';
+import drawn from './marks.module.css';
+import panel from '../ui/panel.module.css';
 
 type NeedName = keyof Needs;
 const NAMES: [NeedName, string][] = [
@@ -85,7 +87,7 @@ export function Pebble({
               key={name}
               x={1.78 * r * Math.cos(angle)}
               y={1.66 * r * Math.sin(angle) + 4.5}
-              className="grain-letter cased"
+              className={`${drawn.grainLetter} ${drawn.cased}`}
               textAnchor="middle"
             >
               {letter}
@@ -108,16 +110,16 @@ export function LargePebble({ rating, needs }: { rating: number; needs: Needs })
       aria-label={`Rating ${rating}. Shelter ${needText(needs.shelter)}, food ${needText(needs.food)}, ease ${needText(needs.ease)}, air ${needText(needs.air)}.`}
     >
       <Pebble rating={rating} needs={needs} r={r} />
-      <text x="52" y="-52" className="need-name">
+      <text x="52" y="-52" className={panel.needName}>
         Shelter {needText(needs.shelter)}
       </text>
-      <text x="66" y="5" className="need-name">
+      <text x="66" y="5" className={panel.needName}>
         Food {needText(needs.food)}
       </text>
-      <text x="46" y="64" className="need-name">
+      <text x="46" y="64" className={panel.needName}>
         Ease {needText(needs.ease)}
       </text>
-      <text x="-66" y="5" className="need-name" textAnchor="end">
+      <text x="-66" y="5" className={panel.needName} textAnchor="end">
         Air {needText(needs.air)}
       </text>
     </svg>

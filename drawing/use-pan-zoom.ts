@@ -2,6 +2,10 @@
 
 import { useEffect, useRef } from 'react';
 import { panned, zoomed, type Camera } from './camera';
+import drawn from './marks.module.css';
+
+/** What is taken hold of by itself: the sheet stays where it is. */
+const HELD = `.${drawn.handle}, .${drawn.lie}`;
 
 /** Pointers on the open plan: one pans, two pinch; the wheel zooms about the pointer. */
 export function usePanZoom(
@@ -23,7 +27,7 @@ export function usePanZoom(
       setCamera((c) => zoomed(c, Math.exp(-e.deltaY * 0.0016), at.x, at.y));
     };
     const onDown = (e: PointerEvent) => {
-      if (e.button !== 0 || (e.target as Element).closest('.handle, .lie')) return;
+      if (e.button !== 0 || (e.target as Element).closest(HELD)) return;
       pointers.set(e.pointerId, local(e));
       hold.current.moved = false;
     };

@@ -8,6 +8,7 @@ import { spawnPaint, latestWins } from '../workers/client';
 import type { PaintedWater } from '../workers/paint-water';
 import { pageX, pageY, type Camera } from './camera';
 import type { DepthLines, DepthWord } from './depth-lines';
+import drawn from './marks.module.css';
 
 const RAMP_STEPS = 129;
 const LAND: Record<Theme, [number, number, number]> = { light: [88, -2, 7], dim: [9.2, 0.3, 3.2] };
@@ -83,7 +84,7 @@ export function WaterCanvas({
   return (
     <canvas
       ref={canvas}
-      className="water"
+      className={drawn.water}
       aria-hidden="true"
       data-shows={current ? quantity : 'stale'}
       style={{ width, height, opacity: current ? 1 : 0.25 }}
@@ -140,25 +141,27 @@ export const WaterLines = memo(function WaterLines({
   return (
     <g aria-hidden="true">
       {words &&
-        lines.depths.map((d) => <path key={d.word} d={path(d.rings)} className="depth-line" />)}
+        lines.depths.map((d) => (
+          <path key={d.word} d={path(d.rings)} className={drawn.depthLine} />
+        ))}
       {words?.map((w) => (
         <text
           key={w.word}
           x={pageX(camera, w.xM)}
           y={pageY(camera, w.yM)}
-          className="depth-word cased"
+          className={`${drawn.depthWord} ${drawn.cased}`}
         >
           {w.word}
         </text>
       ))}
-      <path d={path(lines.shore)} className="shore" />
+      <path d={path(lines.shore)} className={drawn.shore} />
       {back.map((t, i) => (
         <g
           key={i}
           transform={`translate(${pageX(camera, t.xM)} ${pageY(camera, t.yM)}) rotate(${t.deg})`}
         >
-          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned-case" />
-          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className="turned" />
+          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className={drawn.turnedCase} />
+          <path d="M-6,3 C-2,3 4,2 5,-1 C5.4,-3.4 2.6,-4 1.6,-2.2" className={drawn.turned} />
         </g>
       ))}
     </g>

@@ -1,12 +1,13 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { inspector, openBeat } from './page';
+import { styled } from './styled';
 
 /** No frames are shown, so axe may run in the page itself, which is twice as quick. */
 async function check(page: Page, theme: 'light' | 'dark'): Promise<void> {
   const axe = new AxeBuilder({ page }).setLegacyMode(true);
   // What is being computed anew is shown pale, for a moment: not what is looked at here.
-  await expect(page.locator('.inspector .stale')).toHaveCount(0);
+  await expect(page.locator(styled('.inspector .stale'))).toHaveCount(0);
   // What is not colour is the same in both themes.
   const { violations } = await (
     theme === 'dark' ? axe.withRules(['color-contrast']) : axe
@@ -47,20 +48,20 @@ for (const theme of ['light', 'dark'] as const) {
     await inspector(page).getByRole('heading', { name: 'Worth measuring' }).waitFor();
     await check(page, theme);
     await openBeat(page, 'spot?mark=demo-mark-1');
-    await expect(page.locator('.ring-line')).toBeVisible();
+    await expect(page.locator(styled('.ringLine'))).toBeVisible();
     await inspector(page)
       .getByRole('button', { name: /^A now/ })
       .click();
     for (const what of ['What it sees', 'Weather and glasses', 'Note, photograph'])
       await inspector(page).getByText(what, { exact: true }).click();
-    await expect(page.locator('.side-ray')).toBeVisible();
+    await expect(page.locator(styled('.sideRay'))).toBeVisible();
     await check(page, theme);
     await page.getByRole('button', { name: 'Plan the cast' }).click();
-    await expect(inspector(page).locator('.large')).toBeVisible();
-    await expect(page.locator('.shots > li')).not.toHaveCount(0);
+    await expect(inspector(page).locator(styled('.large'))).toBeVisible();
+    await expect(page.locator(styled('.shots > li'))).not.toHaveCount(0);
     for (const what of [/^Your say/, /^All 12 lays/, /^Cover the whole water/])
       await inspector(page).getByText(what).click();
-    for (const n of [0, 1]) await page.locator('.shots input').nth(n).check();
+    for (const n of [0, 1]) await page.locator(styled('.shots input')).nth(n).check();
     await expect(inspector(page).getByRole('table', { name: 'Side by side' })).toBeVisible();
     await check(page, theme);
     const card = await inspector(page).getByRole('link', { name: 'The card' }).getAttribute('href');
@@ -71,7 +72,7 @@ for (const theme of ['light', 'dark'] as const) {
     await page.setViewportSize({ width: 390, height: 844 });
     await check(page, theme);
     await page.goto(card!);
-    await expect(page.locator('.card-lines')).toBeVisible();
+    await expect(page.locator(styled('.cardLines'))).toBeVisible();
     await check(page, theme);
   });
 }

@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { XMLParser } from 'fast-xml-parser';
 import { BEAT, cleanSeconds, drag, inspector, settled, smallBeat } from './page';
+import { styled } from './styled';
 
 test('where to cast from: a handful found, one taken, two compared, a lay and a mend chosen, the film, the card', async ({
   page,
@@ -9,7 +10,7 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   await page.goto(`${BEAT}/cast?mark=demo-mark-1`);
   await settled(page);
   const panel = inspector(page);
-  const shots = page.locator('.shots > li');
+  const shots = page.locator(styled('.shots > li'));
   await expect(shots).not.toHaveCount(0);
   await expect(panel.getByText(/casts from .* stands weighed/)).toBeVisible();
   await expect(panel.getByText('What loses')).toBeVisible();
@@ -28,7 +29,7 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   for (const n of [0, 1]) await shots.nth(n).getByRole('checkbox').check();
   const side = panel.getByRole('table', { name: 'Side by side' });
   await expect(side.getByRole('columnheader')).toHaveCount(2);
-  await expect(page.locator('.plan .compared')).not.toHaveCount(0);
+  await expect(page.locator(styled('.plan .compared'))).not.toHaveCount(0);
 
   // Every lay from here on one scale; the figure follows the one that is taken.
   await panel.getByRole('button', { name: 'All 12 lays' }).click();
@@ -51,12 +52,12 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   await film.focus();
   for (let n = 0; n < 4; n++) await page.keyboard.press('ArrowRight');
   await expect(film).toHaveAttribute('aria-valuetext', /^At 0.2 s/);
-  await expect(page.locator('.plan .fly-now')).toBeVisible();
-  await expect(page.locator('.section .fly-now')).toBeVisible();
+  await expect(page.locator(styled('.plan .flyNow'))).toBeVisible();
+  await expect(page.locator(styled('.section .flyNow'))).toBeVisible();
   await panel.getByRole('button', { name: 'Play the drift' }).click();
   await panel.getByRole('button', { name: 'Stop' }).click();
   await panel.getByRole('button', { name: 'As laid' }).click();
-  await expect(page.locator('.plan .fly-now')).toHaveCount(0);
+  await expect(page.locator(styled('.plan .flyNow'))).toHaveCount(0);
 
   // Pin, and look again: every shot is of that lay.
   await panel.getByText(/^Your say/).click();
@@ -79,8 +80,8 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   await panel.getByRole('radio', { name: 'not known', exact: true }).click();
 
   await panel.getByRole('link', { name: 'The card' }).click();
-  await expect(page.locator('.card-lines')).toContainText('Lead');
-  await expect(page.locator('.card-plan .fly-line')).toBeVisible();
+  await expect(page.locator(styled('.cardLines'))).toContainText('Lead');
+  await expect(page.locator(styled('[data-part=card-plan] .flyLine'))).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: /^Save the drawing/ }).click();
   const file = readFileSync((await (await download).path())!, 'utf8');
@@ -90,21 +91,21 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   for (const [, r, g, b] of file.matchAll(/rgb\((\d+), (\d+), (\d+)\)/g))
     expect(Math.max(+r!, +g!, +b!) - Math.min(+r!, +g!, +b!)).toBe(0);
   await page.getByRole('radio', { name: 'the whole beat' }).click();
-  await expect(page.locator('.planned')).toHaveCount(2);
+  await expect(page.locator(styled('.planned'))).toHaveCount(2);
   await page.emulateMedia({ media: 'print' });
-  await expect(page.locator('.card-tools')).toBeHidden();
+  await expect(page.locator(styled('.cardTools'))).toBeHidden();
 });
 
 test('dragging the stand: drift, room and lining follow; a dead end says so', async ({ page }) => {
   await page.goto(`${BEAT}/cast?mark=demo-mark-1`);
   await settled(page);
   const panel = inspector(page);
-  await expect(page.locator('.shots > li')).not.toHaveCount(0);
-  const facts = panel.locator('.facts.three');
+  await expect(page.locator(styled('.shots > li'))).not.toHaveCount(0);
+  const facts = panel.locator(styled('.facts.three'));
   const before = await facts.innerText();
   await drag(page, page.getByRole('button', { name: /^Stand, x/ }), 60, 20);
   await expect.poll(() => facts.innerText()).not.toBe(before);
-  await expect(page.locator('.plan .room')).toBeVisible();
+  await expect(page.locator(styled('.plan .room'))).toBeVisible();
   await panel.getByText(/^Your say/).click();
   for (let n = 0; n < 12; n++) {
     const without = panel.getByRole('button', { name: 'Not this lay' });
@@ -128,9 +129,9 @@ test('a lie nobody has seen a fish in, on a beat of one’s own', async ({ page 
     .getByRole('button', { name: 'Cast' })
     .click();
   const panel = inspector(page);
-  await expect(page.locator('.shots > li')).not.toHaveCount(0);
+  await expect(page.locator(styled('.shots > li'))).not.toHaveCount(0);
   await expect(panel.getByRole('heading', { name: /^The fish in the lie, from/ })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
   await panel.getByRole('link', { name: 'The card' }).click();
-  await expect(page.locator('.card-lines')).toContainText('Stand');
+  await expect(page.locator(styled('.cardLines'))).toContainText('Stand');
 });

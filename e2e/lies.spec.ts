@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { inspector, openBeat } from './page';
+import { styled } from './styled';
 
 test('another fish, another method, another day: the same water rated anew, and why it differs', async ({
   page,
@@ -21,7 +22,7 @@ test('another fish, another method, another day: the same water rated anew, and 
   const slider = read.getByRole('slider', { name: /^Water/ });
   await slider.fill('3');
   await expect(read.getByText('Water 3.0 °C, tried on')).toBeVisible();
-  await expect(page.locator('.lie-change').first()).toBeVisible();
+  await expect(page.locator(styled('.lieChange')).first()).toBeVisible();
   await expect(read.getByText(/Then: Fair, .* Now: Fair, 3\.0 °C/)).toBeVisible();
   await read.getByRole('button', { name: /^Back to/ }).click();
   await read.getByRole('button', { name: 'Take the other day away' }).click();
@@ -38,10 +39,10 @@ test('another fish, another method, another day: the same water rated anew, and 
   const depths = await list.locator('tbody td:nth-child(3)').allTextContents();
   const metres = depths.map((t) => parseFloat(t));
   expect(metres).toEqual([...metres].sort((a, b) => b - a));
-  const all = await page.locator('.plan .lie').count();
+  const all = await page.locator(styled('.plan .lie')).count();
   await read.getByText('Show fewer').click();
   await read.getByLabel('Rating').selectOption('75');
-  await expect.poll(() => page.locator('.plan .lie').count()).toBeLessThan(all);
+  await expect.poll(() => page.locator(styled('.plan .lie')).count()).toBeLessThan(all);
   await read.getByLabel('Rating').selectOption('0');
 });
 
@@ -64,7 +65,7 @@ test('quick read on a phone: told, timed, kept without a network, pinned to a be
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/');
   await page.getByRole('link', { name: /^Quick read/ }).click();
-  const verdict = page.locator('.verdict');
+  const verdict = page.locator(styled('.verdict'));
   await expect(verdict).toHaveText('Worth a cast');
   await page.getByRole('slider', { name: 'Depth' }).fill('0.12');
   await expect(verdict).toHaveText('Walk on');
@@ -76,12 +77,12 @@ test('quick read on a phone: told, timed, kept without a network, pinned to a be
   await expect(page.getByText(/^6\.\d s over 3\.0 m: 0\.[45]\d m\/s\./)).toBeVisible();
   await page.getByLabel(/^Water/).fill('68');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.told .problem')).toContainText('20');
+  await expect(page.locator(styled('.told .problem'))).toContainText('20');
   await page.getByLabel(/^Water/).fill('12');
   await page.keyboard.press('Enter');
   await page.getByLabel('Note').fill('below the thorn');
   await page.getByRole('button', { name: 'Why, and what to try' }).click();
-  await expect(page.locator('.answer-more')).toContainText('Under the boughs.');
+  await expect(page.locator(styled('.answerMore'))).toContainText('Under the boughs.');
 
   await page.context().setOffline(true);
   await page.getByRole('button', { name: 'Keep this read' }).click();
@@ -96,10 +97,10 @@ test('quick read on a phone: told, timed, kept without a network, pinned to a be
   await page.reload();
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole('link', { name: 'Place it on the plan' }).click();
-  await expect(page.locator('.plan .lie').first()).toBeVisible({ timeout: 60000 });
-  const plan = (await page.locator('.plan svg').boundingBox())!;
+  await expect(page.locator(styled('.plan .lie')).first()).toBeVisible({ timeout: 60000 });
+  const plan = (await page.locator(styled('.plan svg')).boundingBox())!;
   const kept = page.waitForResponse((r) => r.url().includes('/api/v1/reads/') && r.ok());
   await page.mouse.click(plan.x + plan.width / 2, plan.y + plan.height / 2);
   await kept;
-  await expect(page.locator('.plan .told-word')).toHaveText('as told');
+  await expect(page.locator(styled('.plan .toldWord'))).toHaveText('as told');
 });

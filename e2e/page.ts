@@ -2,6 +2,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { writeBeat } from '../core/formats/index';
 import { beatFromSketch, newPiece, newSketch } from '../core/water/index';
 import { DEMO_BEAT_ID } from '../demo/names';
+import { styled } from './styled';
 
 export const BEAT = `/b/${DEMO_BEAT_ID}`;
 
@@ -12,8 +13,10 @@ export async function openBeat(page: Page, path = 'read'): Promise<void> {
 }
 
 export async function settled(page: Page): Promise<void> {
-  await expect(page.locator('.lie').first()).toBeVisible();
-  await expect(page.locator('.flow-status:not(.sharp-status)')).toHaveCount(0, { timeout: 90000 });
+  await expect(page.locator(styled('.lie')).first()).toBeVisible();
+  await expect(page.locator(styled('.flowStatus:not(.sharpStatus)'))).toHaveCount(0, {
+    timeout: 90000,
+  });
 }
 
 export const inspector = (page: Page): Locator =>
@@ -35,7 +38,7 @@ export async function smallBeat(page: Page, id: string): Promise<string> {
 
 /** Seconds in the one large figure. */
 export async function cleanSeconds(page: Page): Promise<number> {
-  const text = await inspector(page).locator('.large').innerText();
+  const text = await inspector(page).locator(styled('.large')).innerText();
   return Number.parseFloat(text);
 }
 

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO_BEAT_ID } from '../demo/names';
 import { inspector, openBeat } from './page';
+import { styled } from './styled';
 
 /** Fish of these checks: taken out again, so that the demo's beat is left as it was. */
 const marked: string[] = [];
@@ -47,12 +48,12 @@ for (const first of ['the first page closes first', 'the second page closes firs
       await press(two, name);
     }
     // Both pages know of all that waits on this device.
-    await expect(one.locator('.saved')).toContainText('Not with the book yet');
-    await expect(two.locator('.saved')).toContainText('Not with the book yet');
+    await expect(one.locator(styled('.saved'))).toContainText('Not with the book yet');
+    await expect(two.locator(styled('.saved'))).toContainText('Not with the book yet');
     const [closing, staying] = first === 'the first page closes first' ? [one, two] : [two, one];
     await closing.close();
     await context.setOffline(false);
-    await expect(staying.locator('.saved')).toHaveText('', { timeout: 20000 });
+    await expect(staying.locator(styled('.saved'))).toHaveText('', { timeout: 20000 });
     // The tries of both pages, each with its three casts, neither more nor less.
     const backup = (await (await staying.request.get('/api/v1/book')).json()) as {
       tables: {

@@ -1,15 +1,16 @@
 import { expect, test } from '@playwright/test';
 import { inspector, openBeat, settled, smallBeat } from './page';
+import { styled } from './styled';
 
 test('the water is read: pieces, seams, foam, ways of leaves, and a probe by pointer and by keys', async ({
   page,
 }) => {
   await openBeat(page);
   const over = page.getByRole('group', { name: 'Over the water' });
-  await expect(page.locator('.plan .piece-label').first()).toBeVisible();
-  expect(await page.locator('.plan .piece-label').allTextContents()).toContain('riffle');
+  await expect(page.locator(styled('.plan .pieceLabel')).first()).toBeVisible();
+  expect(await page.locator(styled('.plan .pieceLabel')).allTextContents()).toContain('riffle');
   await over.getByLabel('Pieces').uncheck();
-  await expect(page.locator('.plan .piece-label')).toHaveCount(0);
+  await expect(page.locator(styled('.plan .pieceLabel'))).toHaveCount(0);
   for (const [name, line] of [
     ['Seams', '.seam-line'],
     ['Foam lines', '.foam-line'],
@@ -20,18 +21,18 @@ test('the water is read: pieces, seams, foam, ways of leaves, and a probe by poi
   }
   await expect(
     page
-      .locator('.plan text')
+      .locator(styled('.plan text'))
       .filter({ hasText: /^\d+ s$/ })
       .first(),
   ).toBeVisible();
 
   await over.getByLabel('Measured places').check();
-  await expect(page.locator('.measured').first()).toBeVisible();
+  await expect(page.locator('[data-part=measured]').first()).toBeVisible();
   await expect(page.getByText('uncalibrated, pace ±10 %')).toBeVisible();
 
-  const plan = (await page.locator('.plan svg').boundingBox())!;
+  const plan = (await page.locator(styled('.plan svg')).boundingBox())!;
   await page.mouse.move(plan.x + 13 * 24, plan.y + plan.height / 2 - 6);
-  const words = inspector(page).locator('.probe-words');
+  const words = inspector(page).locator(styled('.probeWords'));
   await expect(words).toHaveText(/^\d\.\d\d m, [a-z ]+ deep, [a-z ]+\. [A-Z].*Froude \d\.\d\d\.$/);
   await page.mouse.move(plan.x + 200, plan.y + plan.height - 30);
   await expect(words).toContainText('Dry ground.');
@@ -57,10 +58,10 @@ test('another level beside it says what changes; what is solved once is there at
   const wet = await table.getByRole('row', { name: /^Wet/ }).locator('td').allInnerTexts();
   expect(parseFloat(wet[1]!)).toBeLessThan(parseFloat(wet[0]!));
   await compare.selectOption('');
-  await expect(page.locator('.section')).toBeVisible();
+  await expect(page.locator(styled('.section'))).toBeVisible();
   await page.getByRole('radio', { name: 'Thin' }).click();
   await expect(page).toHaveURL(/level=thin/);
-  await expect(page.locator('.flow-status')).toHaveCount(0);
+  await expect(page.locator(styled('.flowStatus'))).toHaveCount(0);
   await expect(inspector(page).getByText(/^Thin: \d\.\d\d m³\/s, guessed/)).toBeVisible();
 });
 
@@ -68,9 +69,9 @@ test('a sharper picture runs in the background and can be stopped', async ({ pag
   await openBeat(page);
   await page.getByRole('button', { name: 'Sharpen to 0.1 m' }).click();
   await expect(page.getByText(/^Sharpening to 0.1 m: \d+ %$/)).toBeVisible();
-  await expect(page.locator('.lie').first()).toBeVisible();
+  await expect(page.locator(styled('.lie')).first()).toBeVisible();
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
-  await expect(page.locator('.sharp-status')).toHaveCount(0);
+  await expect(page.locator(styled('.sharpStatus'))).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Sharpen to 0.1 m' })).toBeVisible();
 });
 

@@ -1,5 +1,6 @@
 import { test, type Page } from '@playwright/test';
 import { inspector, openBeat, settled } from './page';
+import { styled } from './styled';
 
 /** docs/screenshots/: one picture of each main view, from the demo. */
 const FOLDER = 'docs/screenshots';
@@ -37,7 +38,7 @@ test('desk', async ({ page }) => {
   await page.getByRole('button', { name: 'Show the best lie' }).click();
   await shot(page, 'read');
   await page.getByRole('radio', { name: 'Pace' }).click();
-  await page.locator('.plan canvas[data-shows=pace]').waitFor();
+  await page.locator(styled('.plan canvas[data-shows=pace]')).waitFor();
   await shot(page, 'read-pace');
   await page.getByRole('radio', { name: 'Depth' }).click();
   await page.getByLabel('Beside it, what changes at').selectOption('Thin');
@@ -49,26 +50,26 @@ test('desk', async ({ page }) => {
   for (const over of ['Seams', 'Ways of leaves']) await page.getByLabel(over).check();
   await shot(page, 'read-leaves');
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
-  await page.locator('.ring-line').waitFor();
-  await page.locator('.lookout').first().waitFor();
+  await page.locator(styled('.ringLine')).waitFor();
+  await page.locator(styled('.lookout')).first().waitFor();
   await shot(page, 'spot');
   await inspector(page)
     .getByRole('button', { name: /^A now/ })
     .click();
-  await page.locator('.strip-glance').waitFor();
+  await page.locator(styled('.stripGlance')).waitFor();
   await inspector(page).getByText('What it sees', { exact: true }).click();
-  await page.locator('.side-ray').scrollIntoViewIfNeeded();
+  await page.locator(styled('.sideRay')).scrollIntoViewIfNeeded();
   await shot(page, 'spot-window');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
-  await inspector(page).locator('.large').waitFor();
-  await page.locator('.strip-seen').waitFor({ state: 'attached' });
-  await page.locator('.shots > li').first().waitFor();
+  await inspector(page).locator(styled('.large')).waitFor();
+  await page.locator(styled('.stripSeen')).waitFor({ state: 'attached' });
+  await page.locator(styled('.shots > li')).first().waitFor();
   await inspector(page).getByRole('list', { name: 'Lays from this stand' }).waitFor();
   await shot(page, 'cast');
   const cast = page.url();
   await page.setViewportSize({ width: 1280, height: 1010 });
   await inspector(page).getByRole('link', { name: 'The card' }).click();
-  await page.locator('.card-lines').waitFor();
+  await page.locator(styled('.cardLines')).waitFor();
   await shot(page, 'card');
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(cast);
@@ -77,7 +78,7 @@ test('desk', async ({ page }) => {
     .getByRole('navigation', { name: 'Steps' })
     .getByRole('button', { name: 'Stalk' })
     .click();
-  await inspector(page).locator('.legs').waitFor();
+  await inspector(page).locator(styled('.legs')).waitFor();
   await page.getByRole('heading', { name: 'What would change it' }).waitFor();
   await shot(page, 'stalk');
   await page
@@ -95,8 +96,8 @@ test('dusk', async ({ page }) => {
   await theme(page, 'dark');
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
-  await inspector(page).locator('.large').waitFor();
-  await page.locator('.strip-seen').waitFor({ state: 'attached' });
+  await inspector(page).locator(styled('.large')).waitFor();
+  await page.locator(styled('.stripSeen')).waitFor({ state: 'attached' });
   await shot(page, 'cast-dusk');
 });
 
@@ -113,6 +114,6 @@ test('phone', async ({ page }) => {
   await shot(page, 'phone-sketch');
   await openBeat(page, 'spot?mark=demo-mark-1');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
-  await inspector(page).locator('.large').waitFor();
+  await inspector(page).locator(styled('.large')).waitFor();
   await shot(page, 'phone-cast');
 });

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { settled } from './page';
+import { styled } from './styled';
 
 const side = (page: Page) => page.getByRole('region', { name: 'Pieces and what stands in them' });
 const pieces = (page: Page) => page.getByRole('list', { name: 'Pieces, up-current' });
@@ -22,7 +23,7 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
   await page.getByLabel('Stream', { exact: true }).fill('Kest Beck');
   for (const kind of ['tail', 'run', 'riffle']) await add(page, kind);
   const result = page.getByRole('region', { name: 'What it adds up to' });
-  await expect(result.locator('.large')).toHaveText(/^\d\.\d\d m³\/s$/);
+  await expect(result.locator(styled('.large'))).toHaveText(/^\d\.\d\d m³\/s$/);
 
   // The run as a rushing, waist-deep one contradicts the others, and says what it would need.
   await pieces(page)
@@ -36,12 +37,12 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(result.locator('.contradiction')).toHaveCount(0);
+  await expect(result.locator(styled('.contradiction'))).toHaveCount(0);
   await page.getByRole('button', { name: 'Redo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
 
   // Re-ordering: by the arrows, by the keyboard on the grip, and by dragging the grip.
-  const order = () => pieces(page).locator('.piece-name strong').allInnerTexts();
+  const order = () => pieces(page).locator(styled('.pieceName strong')).allInnerTexts();
   await page.getByRole('button', { name: 'piece 1, tail: one up-current' }).click();
   await expect.poll(order).toEqual(['1 run', '2 tail', '3 riffle']);
   await page.getByRole('button', { name: 'Move piece 1, run' }).focus();
@@ -61,7 +62,7 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
   await expect.poll(order).toEqual(['1 riffle', '2 tail', '3 run']);
 
   // Things are dropped by the pointer, and without one.
-  const drawing = page.locator('.making-drawing');
+  const drawing = page.locator(styled('.makingDrawing'));
   const box = (await drawing.boundingBox())!;
   await page.getByRole('button', { name: 'Rock', exact: true }).click();
   await page.mouse.click(box.x + box.width * 0.5, box.y + box.height * 0.5);
@@ -110,11 +111,11 @@ test('what cannot be is said at the piece, and nothing of it is made', async ({ 
   await width.press('Enter');
   await expect(page.getByText('Width "0" is out of range: 0.5 to 40 m.')).toBeVisible();
   await page.getByRole('button', { name: 'Make the beat and read it' }).click();
-  await expect(page.locator('.refusal')).toContainText(
+  await expect(page.locator(styled('.refusal'))).toContainText(
     'The beat needs a name of 1 to 120 letters.',
   );
   await page.getByLabel('Beat', { exact: true }).fill('Nowhere');
   await page.getByRole('button', { name: 'Make the beat and read it' }).click();
-  await expect(page.locator('.refusal')).toContainText('Stream "" is empty.');
+  await expect(page.locator(styled('.refusal'))).toContainText('Stream "" is empty.');
   await expect(page).toHaveURL(/e2e-bad/);
 });

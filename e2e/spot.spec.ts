@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { BEAT, inspector, openBeat, settled } from './page';
+import { styled } from './styled';
 
 test('where to look from, and when: a place chosen, dragged by keys, scrubbed through the day', async ({
   page,
@@ -8,7 +9,7 @@ test('where to look from, and when: a place chosen, dragged by keys, scrubbed th
   const spot = inspector(page);
   const first = spot.getByRole('button', { name: /^A now/ });
   await expect(first).toBeVisible();
-  await expect(page.locator('.plan .lookout').first()).toBeVisible();
+  await expect(page.locator(styled('.plan .lookout')).first()).toBeVisible();
   await first.click();
   const viewer = page.getByRole('button', { name: 'Where you look from. Arrow keys move it.' });
   await expect(viewer).toBeVisible();
@@ -26,14 +27,14 @@ test('where to look from, and when: a place chosen, dragged by keys, scrubbed th
   );
 
   await spot.getByText('What it sees', { exact: true }).click();
-  const side = spot.locator('.side-ray');
+  const side = spot.locator(styled('.sideRay'));
   await expect(side).toBeVisible();
   const before = await side.getAttribute('aria-label');
   await viewer.focus();
   for (let n = 0; n < 6; n++) await page.keyboard.press('Shift+ArrowDown');
   await expect(side).not.toHaveAttribute('aria-label', before!);
   await spot.getByRole('radio', { name: 'Stand' }).click();
-  await expect(spot.locator('.disc-angler')).toBeVisible();
+  await expect(spot.locator(styled('.discAngler'))).toBeVisible();
 
   await spot.getByText('Weather and glasses').click();
   await spot.getByRole('radio', { name: 'grey' }).click();
@@ -48,7 +49,7 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
   await openBeat(page, 'spot');
   const spot = inspector(page);
   await spot.getByRole('button', { name: 'Tap rises' }).click();
-  const plan = (await page.locator('.plan svg').boundingBox())!;
+  const plan = (await page.locator(styled('.plan svg')).boundingBox())!;
   const at = { x: plan.x + 0.4 * plan.width, y: plan.y + plan.height / 2 + 20 };
   for (let n = 0; n < 4; n++) {
     await page.mouse.click(at.x + (n % 2), at.y);
@@ -56,7 +57,7 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
   }
   await expect(spot.getByText(/^Every 24 s, .* regular\./)).toBeVisible();
   await expect(spot.getByText(/up-current of its ring/)).toBeVisible();
-  await expect(page.locator('.plan .rule-mark')).toBeVisible();
+  await expect(page.locator(styled('.plan .ruleMark'))).toBeVisible();
   await spot.getByRole('button', { name: 'That will do' }).click();
   await spot.getByRole('button', { name: 'Mark it where it lies' }).click();
   await expect(spot.getByRole('radio', { name: 'Rising' })).toBeChecked();
@@ -69,7 +70,7 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
   await kept;
   await page.reload();
   await settled(page);
-  await expect(page.locator('.plan .ring-number')).toHaveCount(5);
+  await expect(page.locator(styled('.plan .ringNumber'))).toHaveCount(5);
   await expect(spot.getByRole('radio', { name: 'Nymphing' })).toBeChecked();
   await spot.getByText('Note, photograph, seen before').click();
   await expect(spot.getByLabel('Note')).toHaveValue('below the long stone');
@@ -83,7 +84,7 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
   await expect(spot.getByText(/no picture that can be read/)).toBeVisible();
   await spot.getByRole('button', { name: 'Take the mark out' }).click();
   await spot.getByRole('button', { name: 'Begin anew' }).click();
-  await expect(page.locator('.plan .ring-tap')).toHaveCount(0);
+  await expect(page.locator(styled('.plan .ringTap'))).toHaveCount(0);
 });
 
 test('a mark on land is refused with a sentence; by bearing and paces it needs a place', async ({

@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { XMLParser } from 'fast-xml-parser';
 import { BEAT, drag, inspector, openBeat, settled, step } from './page';
+import { styled } from './styled';
 
 test('the way there: leg by leg, led by a waypoint, a spot taken out, the order of fish, carried off', async ({
   page,
@@ -10,7 +11,7 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
   await settled(page);
   const panel = inspector(page);
   await expect(panel.getByRole('heading', { name: 'The way to the stand' })).toBeVisible();
-  await expect(panel.locator('.legs li').first()).toContainText(/(current|water), \w+/);
+  await expect(panel.locator(styled('.legs li')).first()).toContainText(/(current|water), \w+/);
   await expect(panel.getByText(/^Fish 1 still calm: \d+ in 100$/)).toBeVisible();
   await expect(panel.getByRole('heading', { name: 'What would change it' })).toBeVisible();
 
@@ -20,7 +21,7 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
   await expect(async () => {
     await chart.press('ArrowRight');
     await expect(chart).toHaveAttribute('aria-valuetext', /m: \d+ in 100/, { timeout: 1000 });
-    await expect(page.locator('.plan .pointed')).toBeVisible({ timeout: 1000 });
+    await expect(page.locator(styled('.plan .pointed'))).toBeVisible({ timeout: 1000 });
   }).toPass();
 
   // A waypoint by the pointer, moved by keys; a way is kept in the address.
@@ -33,13 +34,13 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
   const waypoint = page.getByRole('button', { name: /^Waypoint 1/ });
   await waypoint.focus();
   await page.keyboard.press('ArrowDown');
-  await expect(panel.locator('.legs li').first()).toBeVisible();
+  await expect(panel.locator(styled('.legs li')).first()).toBeVisible();
   await panel.getByRole('button', { name: 'Drop the waypoints' }).click();
   await expect(page).not.toHaveURL(/via=/);
 
   // A spot is taken out by a tap, and let be again by keys.
   await panel.getByRole('button', { name: 'Not there' }).click();
-  const plan = (await page.locator('.plan svg').boundingBox())!;
+  const plan = (await page.locator(styled('.plan svg')).boundingBox())!;
   await page.mouse.click(plan.x + 160, plan.y + plan.height - 90);
   await panel.getByRole('button', { name: 'Done' }).click();
   await expect(page).toHaveURL(/out=/);
@@ -51,7 +52,7 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
   await expect(panel.getByText(/^(Cross with|No safe crossing)/)).toBeVisible();
   await panel.getByRole('button', { name: 'Work out the order' }).click();
   await expect(panel.getByText(/honest shots of 2/)).toBeVisible();
-  await expect(page.locator('.led')).not.toHaveCount(0);
+  await expect(page.locator(styled('.led'))).not.toHaveCount(0);
 
   const download = page.waitForEvent('download');
   await panel.getByRole('button', { name: 'Carry it as GPX' }).click();

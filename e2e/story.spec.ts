@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { cleanSeconds, drag, inspector, settled, step } from './page';
 import { startServer } from './server';
+import { styled } from './styled';
 
 test('one stream, one fish, one plan: from an empty book to a try that outlives the program', async ({
   page,
@@ -21,11 +22,11 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   await page.getByRole('button', { name: 'Take the practice beat' }).click();
   await expect(page).toHaveURL(/\/b\/[0-9a-f-]+\/read/);
   await expect(page.getByText(/Solving the flow: \d+ %/)).toBeVisible();
-  await expect(page.locator('.lie').first()).toBeVisible({ timeout: 20000 });
+  await expect(page.locator(styled('.lie')).first()).toBeVisible({ timeout: 20000 });
   await settled(page);
 
   // A lie by the pointer, with its why.
-  const lies = await page.locator('.lie').count();
+  const lies = await page.locator(styled('.lie')).count();
   expect(lies).toBeGreaterThan(5);
   await page.getByRole('button', { name: 'Show the best lie' }).click();
   await expect(inspector(page).getByText(/^\w+ holds it back\.$/)).toBeVisible();
@@ -36,15 +37,15 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   // A fish where the pointer says, its depth and length typed; its ring by posture.
   await step(page, 'Spot').click();
   await page.getByRole('button', { name: 'Mark a fish', exact: true }).click();
-  const plan = (await page.locator('.plan svg').boundingBox())!;
+  const plan = (await page.locator(styled('.plan svg')).boundingBox())!;
   await page.mouse.click(plan.x + 15.2 * 24, plan.y + plan.height / 2 + 30);
   await expect(inspector(page).getByRole('heading', { name: 'Fish 1' })).toBeVisible();
   await inspector(page).getByLabel('Length').fill('31');
   await inspector(page).getByLabel('Length').press('Enter');
   await expect(page.getByRole('button', { name: /Fish 1 likely, 31 cm/ })).toBeVisible();
   const ringArea = async () =>
-    (await page.locator('.ring-line').boundingBox())!.width *
-    (await page.locator('.ring-line').boundingBox())!.height;
+    (await page.locator(styled('.ringLine')).boundingBox())!.width *
+    (await page.locator(styled('.ringLine')).boundingBox())!.height;
   await page.getByRole('radio', { name: 'Kneel' }).click();
   await expect(page.getByText(/If you kneel, it sees you inside this line/)).toBeVisible();
   const kneeling = await ringArea();
@@ -79,7 +80,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
 
   // The way there, leg by leg.
   await step(page, 'Stalk').click();
-  await expect(inspector(page).locator('.legs li').first()).toBeVisible();
+  await expect(inspector(page).locator(styled('.legs li')).first()).toBeVisible();
 
   // A try, one press an event, one taken back.
   await step(page, 'Log').click();

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { settled } from './page';
+import { styled } from './styled';
 
 const tools = (page: Page) => page.getByRole('navigation', { name: 'Tools' });
 
@@ -73,7 +74,9 @@ test('a survey: banks, a tape with speeds, soundings from CSV, a rock; left half
   await byNumbers(page, 'Sounding', '12, 8');
   await expect(page.getByText(/^Sounding 3: lies 4\.\d m outside the water's edge/)).toBeVisible();
   await page.getByRole('button', { name: 'Make the beat and read it' }).click();
-  await expect(page.locator('.refusal')).toContainText('The draft is kept, but it is no beat yet');
+  await expect(page.locator(styled('.refusal'))).toContainText(
+    'The draft is kept, but it is no beat yet',
+  );
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('It is whole: it can be made a beat.')).toBeVisible();
 
@@ -143,9 +146,9 @@ test('a photograph is traced over, scaled by two points; what is none is refused
     mimeType: 'image/png',
     buffer: Buffer.from(String(png), 'base64'),
   });
-  await expect(page.locator('.making-drawing image')).toBeAttached();
+  await expect(page.locator(styled('.makingDrawing image'))).toBeAttached();
   const width = async () =>
-    Number(await page.locator('.making-drawing image').getAttribute('width'));
+    Number(await page.locator(styled('.makingDrawing image')).getAttribute('width'));
   const before = await width();
   await page.getByRole('button', { name: 'Scale it by two known points' }).click();
   const plan = (await page.getByRole('group', { name: /^Plan of the survey/ }).boundingBox())!;

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { BEAT, openBeat, settled, smallBeat } from './page';
+import { styled } from './styled';
 
 test('a level that was never solved is solved with progress, can be stopped, and is kept', async ({
   page,
@@ -22,16 +23,16 @@ test('a level that was never solved is solved with progress, can be stopped, and
   expect((await kept).status()).toBe(200);
   // Opened again, it is there at once.
   await page.goto(`${path}?level=full`);
-  await expect(page.locator('.lie').first()).toBeVisible();
+  await expect(page.locator(styled('.lie')).first()).toBeVisible();
   await expect(page.getByText(/Solving the flow/)).toHaveCount(0);
-  await expect(page.locator('.discharge')).toHaveText(/^\d\.\d\d m³\/s, guessed$/);
+  await expect(page.locator(styled('.discharge'))).toHaveText(/^\d\.\d\d m³\/s, guessed$/);
 });
 
 test('temperature changes the rating, and nonsense is refused with a sentence', async ({
   page,
 }) => {
   await openBeat(page);
-  const best = page.locator('.inspector p').first();
+  const best = page.locator(styled('.inspector p')).first();
   await expect(best).toContainText('at 11.5 °C');
   const temp = page.getByLabel('Water temperature, °C');
   await temp.fill('99');
@@ -50,15 +51,15 @@ test('temperature changes the rating, and nonsense is refused with a sentence', 
 test('units switch everywhere', async ({ page }) => {
   await openBeat(page);
   await page.getByRole('button', { name: /^Units/ }).click();
-  await expect(page.locator('.top')).toContainText('118.1 ft');
-  await expect(page.locator('.top')).toContainText('58 cfs');
-  await expect(page.locator('.inspector p').first()).toContainText('10 in at 53 °F');
-  await expect(page.locator('.plan svg')).toContainText('15 ft');
+  await expect(page.locator(styled('.top'))).toContainText('118.1 ft');
+  await expect(page.locator(styled('.top'))).toContainText('58 cfs');
+  await expect(page.locator(styled('.inspector p')).first()).toContainText('10 in at 53 °F');
+  await expect(page.locator(styled('.plan svg'))).toContainText('15 ft');
   await page.reload();
   await settled(page);
-  await expect(page.locator('.top')).toContainText('118.1 ft');
+  await expect(page.locator(styled('.top'))).toContainText('118.1 ft');
   await page.getByRole('button', { name: /^Units/ }).click();
-  await expect(page.locator('.top')).toContainText('36 m');
+  await expect(page.locator(styled('.top'))).toContainText('36 m');
 });
 
 test('a link with bad parts says what it left out', async ({ page }) => {
@@ -82,7 +83,7 @@ test('a mark on dry land is refused, and what cannot be sent is kept and sent la
     .getByRole('button', { name: /^Fish / });
   const before = await fish.count();
   await page.getByRole('button', { name: 'Mark a fish', exact: true }).click();
-  const plan = (await page.locator('.plan svg').boundingBox())!;
+  const plan = (await page.locator(styled('.plan svg')).boundingBox())!;
   await page.mouse.click(plan.x + 300, plan.y + plan.height - 60);
   await expect(
     page.getByText('No fish can lie there: the water is under 8 cm deep.'),

@@ -11,6 +11,7 @@ import { linePath } from '../drawing/shapes';
 import { Furniture } from '../drawing/furniture';
 import { LandLayer } from '../drawing/land-layer';
 import { useThemeName } from '../drawing/use-theme-name';
+import drawn from '../drawing/marks.module.css';
 
 /** A cell of the told depths, px. */
 const CELL_PX = 5;
@@ -47,7 +48,7 @@ export function BeatDrawing({
 }) {
   const theme = useThemeName();
   return (
-    <div className={`plan${placing ? ' placing' : ''}`}>
+    <div className={`${drawn.plan}${placing ? ` ${drawn.placing}` : ''}`}>
       <ToldDepths
         plan={plan}
         camera={camera}
@@ -146,7 +147,7 @@ function ToldDepths({
   return (
     <canvas
       ref={canvas}
-      className="water"
+      className={drawn.water}
       aria-hidden="true"
       style={{ width, height, opacity: veiled ? 0.55 : 1 }}
     />

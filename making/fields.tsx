@@ -13,6 +13,7 @@ import {
   parseLengthM,
   type UnitSystem,
 } from '../core/units/index';
+import css from './making.module.css';
 
 interface Range {
   min: number;
@@ -143,14 +144,9 @@ export function PickField<T extends string>({
 }) {
   const id = useId();
   return (
-    <div className="figure-field">
+    <div>
       <label htmlFor={id}>{label}</label>
-      <Select
-        id={id}
-        className="pick"
-        value={value}
-        onChange={(e) => onChange(e.target.value as T)}
-      >
+      <Select id={id} value={value} onChange={(e) => onChange(e.target.value as T)}>
         {options.map(([v, word]) => (
           <option key={v} value={v}>
             {word}
@@ -175,7 +171,7 @@ export function WordsField({
 }) {
   const id = useId();
   return (
-    <div className="figure-field words">
+    <div className={css.words}>
       <label htmlFor={id}>{label}</label>
       <TextInput
         voice="figure"

@@ -1,5 +1,3 @@
-import '../workspace/frame/workspace.css';
-import './making.css';
 /** The ways in: a beat told, taped or traced, and kept as a draft until it is whole. */
 export { SketchPage } from './sketch/sketch-page';
 export { SurveyPage } from './survey/survey-page';

@@ -19,6 +19,7 @@ import { formatDischarge, type UnitSystem } from '../core/units/index';
 import { Button } from '../ui/button';
 import { Disclosure } from '../ui/disclosure';
 import { DischargeField, LengthField, PickField, PlainField } from './fields';
+import css from './making.module.css';
 
 type Way = 'typed' | 'section' | 'float' | 'stage';
 const WAYS = [
@@ -49,7 +50,7 @@ export function LevelsPanel({
   const keep = (level: Level) =>
     onChange([...levels.filter((l) => l.name !== level.name), level].sort(byName));
   return (
-    <div className="levels-panel">
+    <div>
       <Disclosure title="Levels and how they are known">
         <ul>
           {LEVEL_NAMES.map((name) => {
@@ -144,7 +145,7 @@ function SayLevel({
   }
 
   return (
-    <div className="say-level">
+    <div className={css.sayLevel}>
       <PickField label="Known" value={way} options={WAYS} onChange={setWay} />
       {way === 'typed' && (
         <DischargeField
@@ -163,7 +164,7 @@ function SayLevel({
         />
       )}
       {way === 'float' && (
-        <div className="pair">
+        <div className={css.pair}>
           <LengthField
             label="A leaf goes"
             valueM={distanceM}
@@ -191,7 +192,7 @@ function SayLevel({
             ]}
             onChange={setMeasure}
           />
-          <div className="pair">
+          <div className={css.pair}>
             <LengthField
               label="When surveyed"
               valueM={then}

@@ -9,6 +9,7 @@ import { Button } from '../ui/button';
 import { ThemeButton } from '../ui/theme-button';
 import { WordsField } from './fields';
 import { SAVING_WORDS, type Saving } from './use-draft';
+import css from './making.module.css';
 
 /** Top of the ways in: what is being made, its names, undo and redo, and the one thing to do at the end. */
 export function MakingTop({
@@ -37,7 +38,7 @@ export function MakingTop({
   keepWords: string;
 }) {
   return (
-    <header className="making-top">
+    <header className={css.makingTop}>
       <h1>
         <Link href="/">Book</Link> <span aria-hidden="true">/</span> {what}
       </h1>
@@ -49,10 +50,10 @@ export function MakingTop({
       <Button voice="icon" disabled={!draft.canRedo} onClick={draft.redo}>
         <Redo2 size={18} aria-hidden="true" /> Redo
       </Button>
-      <span className="spring" />
+      <span className={css.spring} />
       <ThemeButton />
       <UnitsButton units={units} />
-      <span role="status" className="saved">
+      <span role="status" className={css.saved}>
         {SAVING_WORDS[draft.saving]}
       </span>
       <Button voice="solid" onClick={onKeep}>

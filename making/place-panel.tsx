@@ -4,6 +4,8 @@ import { halfPlace, type GeographicAnchor } from '../core/formats/index';
 import { Button } from '../ui/button';
 import { Disclosure } from '../ui/disclosure';
 import { PlainField } from './fields';
+import css from './making.module.css';
+import panel from '../ui/panel.module.css';
 
 export interface BeatPlace {
   bearingDeg: number;
@@ -26,7 +28,7 @@ export function PlacePanel({
   const zone = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <Disclosure title="Where it lies (for the sun; not needed for the water)">
-      <div className="pair">
+      <div className={css.pair}>
         <PlainField
           label="Bearing up-current"
           unit="° from true north"
@@ -65,7 +67,7 @@ export function PlacePanel({
         />
       </div>
       {half && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {half}
         </p>
       )}

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../ui/button';
 import { api, problemOf } from '../sync/client';
+import css from './making.module.css';
 
 interface Finished {
   file: unknown;
@@ -43,7 +44,7 @@ export function useKeep(
     keep: () => void keep(),
     keepWords: input.beatId ? 'Keep the change and read it' : 'Make the beat and read it',
     refusal: refusal && (
-      <p role="alert" className="refusal">
+      <p role="alert" className={css.refusal}>
         {refusal} <Button onClick={() => setRefusal(null)}>Done</Button>
       </p>
     ),

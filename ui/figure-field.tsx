@@ -3,6 +3,7 @@
 import { chakra, Field } from '@chakra-ui/react';
 import { useState } from 'react';
 import { TextInput } from './input';
+import panel from './panel.module.css';
 
 /**
  * A figure that is typed: kept on Enter or when left, given back on Escape. `parse` says what is
@@ -37,7 +38,7 @@ export function FigureField({
     onKeep(parsed.value);
   };
   return (
-    <Field.Root invalid={problem !== null} className="figure-field">
+    <Field.Root invalid={problem !== null}>
       <Field.Label htmlFor={id}>
         {label} <chakra.span color="ink2">{unit}</chakra.span>
       </Field.Label>
@@ -57,7 +58,7 @@ export function FigureField({
           }
         }}
       />
-      <span id={`${id}-problem`} role="alert" className="problem">
+      <span id={`${id}-problem`} role="alert" className={panel.problem}>
         {problem}
       </span>
     </Field.Root>

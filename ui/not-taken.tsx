@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button } from './button';
 import { Disclosure } from './disclosure';
 import { TextInput } from './input';
+import panel from './panel.module.css';
 
 interface Row {
   seq: number;
@@ -27,7 +28,7 @@ export function NotTaken({
 }) {
   if (rows.length === 0) return null;
   return (
-    <div className="not-taken" role="alert">
+    <div className={panel.notTaken} role="alert">
       <Disclosure title={`${rows.length} not taken by the book`}>
         <ul aria-label="Not taken">
           {rows.map((row) => (
@@ -60,7 +61,7 @@ function NotTakenRow({
     <li>
       <strong>{row.name}.</strong> {row.message}
       {row.mend && (
-        <label className="stack">
+        <label className={panel.stack}>
           {row.mend.name}
           <TextInput
             voice="words"
@@ -70,7 +71,7 @@ function NotTakenRow({
           />
         </label>
       )}
-      <div className="row">
+      <div className={panel.row}>
         <Button onClick={send}>Send it again</Button>
         <Button onClick={() => onThrowAway(row.seq)}>Throw it away</Button>
       </div>

@@ -5,6 +5,8 @@ import { lieName } from '@/words/words';
 import type { KeptRead } from '@/core/log/index';
 import { Button, ButtonLink } from '@/ui/button';
 import { Select } from '@/ui/select';
+import css from './read.module.css';
+import panel from '../../ui/panel.module.css';
 
 const when = (r: KeptRead) =>
   new Date(r.takenMs + r.zoneOffsetMin * 60_000).toISOString().slice(5, 16).replace('T', ', ');
@@ -25,7 +27,7 @@ export function KeptReads({
 }) {
   if (reads.length === 0) return null;
   return (
-    <section className="kept" aria-label="Kept reads">
+    <section className={css.kept} aria-label="Kept reads">
       <h2>Kept</h2>
       <ul>
         {reads.map((r) => (
@@ -35,7 +37,7 @@ export function KeptReads({
               {formatDepth(r.answers.depthM, units)}
               {r.note && `: ${r.note}`}
               <br />
-              <span className="second">{when(r)}</span>
+              <span className={panel.second}>{when(r)}</span>
             </p>
             <label>
               On{' '}

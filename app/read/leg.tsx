@@ -4,6 +4,7 @@ import { BODY_SHARE, depthWord, formatDepth, type UnitSystem } from '@/core/unit
 import { useThemeName } from '@/drawing/use-theme-name';
 import { rampColour } from '@/ui/colour';
 import { DEPTH_RAMP } from '@/ui/tokens';
+import css from './read.module.css';
 
 /** Scale of the drawing: metres from the bed to its top edge. */
 const TOP_M = 1.3;
@@ -31,7 +32,7 @@ export function Leg({
   const k = heightM / 1.75;
   const y = (m: number) => yOf(m * k).toFixed(1);
   return (
-    <div className="leg">
+    <div className={css.leg}>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         aria-hidden="true"
@@ -48,10 +49,10 @@ export function Leg({
           />
         ))}
         <path
-          className="leg-line"
+          className={css.legLine}
           d={`M150,${y(1.25)} C146,${y(0.9)} 158,${y(0.62)} 156,${y(0.5)} C150,${y(0.36)} 166,${y(0.2)} 171,${y(0.06)} C172,${y(0.02)} 176,${y(0)} 182,${y(0)} L228,${y(0)} C240,${y(0.02)} 234,${y(0.05)} 224,${y(0.06)} L206,${y(0.1)} C198,${y(0.14)} 208,${y(0.3)} 210,${y(0.44)} C206,${y(0.56)} 226,${y(0.9)} 224,${y(1.25)}`}
         />
-        <path d={`M0,${yOf(depthM)}H${WIDTH}`} className="leg-surface" />
+        <path d={`M0,${yOf(depthM)}H${WIDTH}`} className={css.legSurface} />
         {Array.from({ length: 13 }, (_, i) => (
           <ellipse
             key={i}
@@ -59,23 +60,23 @@ export function Leg({
             cy={BED_Y + 9 - ((i * 7) % 4)}
             rx={17 + ((i * 5) % 6)}
             ry={7 + ((i * 3) % 4)}
-            className="leg-stone"
+            className={css.legStone}
           />
         ))}
         {marks.map(([name, share]) => (
           <g key={name}>
-            <path d={`M234,${yOf(share * heightM)}h18`} className="leg-tick" />
+            <path d={`M234,${yOf(share * heightM)}h18`} className={css.legTick} />
             <text
               x={258}
               y={yOf(share * heightM) + 6}
-              className={`leg-word${name === word ? ' here' : ''}`}
+              className={`${css.legWord}${name === word ? ` ${css.here}` : ''}`}
             >
               {name}
             </text>
           </g>
         ))}
       </svg>
-      <p className="leg-figure">
+      <p className={css.legFigure}>
         <strong>{formatDepth(depthM, units)}</strong>
         <span>{word}</span>
       </p>

@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { formatLength, formatSpeed, type UnitSystem } from '@/core/units/index';
 import { Button } from '@/ui/button';
+import css from './read.module.css';
 
 /** How far the leaf is watched, m: ten feet is the same step. */
 const FLOAT_M = 3;
@@ -46,7 +47,7 @@ export function PaceTimer({
     onPace(pace);
   };
   return (
-    <div className="timer">
+    <div className={css.timer}>
       <Button voice="bare" onClick={tap} aria-pressed={since !== null}>
         {since === null
           ? `Time a leaf over ${distance}`

@@ -1,9 +1,9 @@
 import { beatsInBook, readsInBook, settings } from '@/services/index';
 import { ThemeButton } from '@/ui/theme-button';
 import { QuickReadPage } from './quick-read-page';
-import './read.css';
 import type { KeptRead } from '@/core/log/index';
 import { ButtonLink } from '@/ui/button';
+import css from './read.module.css';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Quick read, Pebble Lane' };
@@ -12,7 +12,7 @@ export const metadata = { title: 'Quick read, Pebble Lane' };
 export default async function Page() {
   const [kept, beats, reads] = await Promise.all([settings(), beatsInBook(), readsInBook()]);
   return (
-    <main className="quick">
+    <main className={css.quick}>
       <header>
         <h1>What is here?</h1>
         <nav>

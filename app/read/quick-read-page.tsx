@@ -29,6 +29,7 @@ import { Leg } from './leg';
 import { PaceTimer } from './pace-timer';
 import { ReadResult } from './read-result';
 import { ASSUMED_TEMP_C, type KeptRead, type Settings } from '@/core/log/index';
+import css from './read.module.css';
 
 const PACES = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;
 const COVERS: readonly (readonly [QuickCover, string])[] = [
@@ -118,7 +119,7 @@ export function QuickReadPage({
         units={units}
         onDepth={(depthM) => tell({ depthM })}
       />
-      <div className="cells five" role="group" aria-label="Pace of the surface">
+      <div className={`${css.cells} ${css.five}`} role="group" aria-label="Pace of the surface">
         {PACES.map((p) =>
           cell(paceWord(told.surfacePaceMps) === p, p, () =>
             tell({ surfacePaceMps: PACE_WORD_MPS[p] }),
@@ -126,7 +127,7 @@ export function QuickReadPage({
         )}
       </div>
       <PaceTimer units={units} onPace={(surfacePaceMps) => tell({ surfacePaceMps })} />
-      <div className="cells" role="group" aria-label="What is there">
+      <div className={css.cells} role="group" aria-label="What is there">
         {COVERS.map(([cover, word]) =>
           cell(told.cover === cover, word, () => {
             const next = told.cover === cover ? 'none' : cover;
@@ -139,7 +140,7 @@ export function QuickReadPage({
         {cell(told.foam, 'Foam line', () => tell({ foam: !told.foam }))}
         {cell(told.shaded, 'In the shade', () => tell({ shaded: !told.shaded }))}
       </div>
-      <div className="told">
+      <div className={css.told}>
         <FigureField
           id="quick-temp"
           label="Water"
@@ -155,7 +156,7 @@ export function QuickReadPage({
           onChange={(colour) => tell({ colour })}
         />
         <Disclosure title="Bottom, fish">
-          <label className="bottom">
+          <label className={css.bottom}>
             Bottom{' '}
             <Select
               value={told.bottom}
@@ -175,7 +176,7 @@ export function QuickReadPage({
             onChange={(species) => tell({ species })}
           />
         </Disclosure>
-        <label className="note-field">
+        <label className={css.noteField}>
           Note{' '}
           <TextInput
             voice="words"

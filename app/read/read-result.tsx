@@ -7,6 +7,7 @@ import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/inde
 import { LargePebble, Pebble } from '@/drawing/pebble';
 import { lieName, lieWhy } from '@/words/words';
 import { Button } from '@/ui/button';
+import css from './read.module.css';
 
 const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
   'wait-cooler': 'Come back in the cool of the morning.',
@@ -53,13 +54,13 @@ export function ReadResult({
   const [open, setOpen] = useState(false);
   if (!reading)
     return (
-      <footer className="answer" role="status">
+      <footer className={css.answer} role="status">
         <p>Rating the place.</p>
       </footer>
     );
   if (!reading.ok)
     return (
-      <footer className="answer" role="alert">
+      <footer className={css.answer} role="alert">
         {reading.problems.map((p) => (
           <p key={p}>{p}</p>
         ))}
@@ -69,9 +70,9 @@ export function ReadResult({
   const { low, high } = reading.band;
   const warm = reading.advice.includes('leave-warm');
   return (
-    <footer className="answer">
+    <footer className={css.answer}>
       {open && (
-        <div className="answer-more" role="region" aria-label="Why" tabIndex={0}>
+        <div className={css.answerMore} role="region" aria-label="Why" tabIndex={0}>
           <LargePebble rating={reading.rating} needs={reading.needs} />
           <p>
             {lieName(reading.kind)}. <strong>{why.lead}</strong> {why.rest.join(' ')}
@@ -85,7 +86,7 @@ export function ReadResult({
       )}
       <Button
         voice="bare"
-        className="answer-face"
+        className={css.answerFace}
         aria-expanded={open}
         onClick={() => setOpen((o) => !o)}
       >
@@ -93,7 +94,7 @@ export function ReadResult({
           <Pebble rating={reading.rating} needs={reading.needs} r={25} />
         </svg>
         <span>
-          <strong className="verdict" aria-live="polite">
+          <strong className={css.verdict} aria-live="polite">
             {verdict(reading.rating, warm)}
           </strong>
           <span>
@@ -105,7 +106,7 @@ export function ReadResult({
           </span>
         </span>
       </Button>
-      <div className="answer-do">
+      <div className={css.answerDo}>
         <Button voice="bare" onClick={onKeep}>
           Keep this read
         </Button>
@@ -113,7 +114,7 @@ export function ReadResult({
           {open ? 'Less' : 'Why, and what to try'}
         </Button>
       </div>
-      <p role="status" className="answer-saved">
+      <p role="status" className={css.answerSaved}>
         {saved}
       </p>
     </footer>

@@ -3,13 +3,14 @@ import { settings } from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
 import { SettingsForm } from './settings-form';
 import { ButtonLink } from '@/ui/button';
+import css from '../start.module.css';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Settings, Pebble Lane' };
 
 export default async function SettingsPage() {
   return (
-    <main className="start">
+    <main className={css.start}>
       <p>
         <ButtonLink voice="plain" href="/">
           Back to the book

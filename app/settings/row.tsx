@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Button } from '@/ui/button';
+import css from '../start.module.css';
 
 /** A setting beside its reason, with the way back to its default. */
 export function Row({
@@ -16,7 +17,7 @@ export function Row({
   onBack: () => void;
 }) {
   return (
-    <div className="setting">
+    <div className={css.setting}>
       <div>{children}</div>
       <p>
         {why}{' '}

@@ -10,6 +10,8 @@ import { useChangeSettings } from '@/sync/queries';
 import { NoticingRows } from './noticing-rows';
 import { Row } from './row';
 import { METHOD_ROWS } from './settings-table';
+import panel from '../../ui/panel.module.css';
+import css from '../start.module.css';
 
 /** Every setting with its default and the reason for it; kept at once. */
 export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Settings }) {
@@ -49,10 +51,10 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
     </Row>
   );
   return (
-    <div className="settings">
+    <div>
       <p role="status">{saved}</p>
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}
@@ -191,10 +193,10 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
         back="Clear them"
         onBack={() => void change({ localNotes: '' })}
       >
-        <label className="stack">
+        <label className={panel.stack}>
           Your local notes
           <TextArea
-            className="notes-field"
+            className={css.notesField}
             rows={4}
             maxLength={2000}
             defaultValue={now.localNotes}
@@ -220,7 +222,7 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
             void change({ methods: { ...now.methods, [row.key]: defaults.methods[row.key] } })
           }
         >
-          <fieldset className="schools">
+          <fieldset className={css.schools}>
             <legend>{row.question}</legend>
             {row.schools.map(([value, word, suits]) => (
               <label key={value}>

@@ -18,6 +18,7 @@ import {
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { LengthField, PickField, PlainField } from '../fields';
+import css from '../making.module.css';
 
 const DEPTH_WORDS = ['ankle', 'shin', 'knee', 'thigh', 'waist'] as const;
 const PACE_WORDS: readonly PaceWord[] = ['still', 'stroll', 'walk', 'brisk', 'rush'];
@@ -45,8 +46,8 @@ export function PieceFields({
   onKind: (kind: SketchKind) => void;
 }) {
   return (
-    <div className="piece-fields">
-      <div className="pair">
+    <div className={css.pieceFields}>
+      <div className={css.pair}>
         <PickField
           label="Kind"
           value={piece.kind}
@@ -76,8 +77,8 @@ export function PieceFields({
       </div>
       <Deepest piece={piece} heightM={heightM} units={units} onChange={onChange} />
       <Pace piece={piece} units={units} onChange={onChange} />
-      <div className="asked">
-        <span className="asked-name">Deep side</span>
+      <div className={css.asked}>
+        <span className={css.askedName}>Deep side</span>
         <Choice
           label="Deep side"
           value={piece.deepSide}
@@ -89,7 +90,7 @@ export function PieceFields({
           onChange={(deepSide) => onChange({ deepSide })}
         />
       </div>
-      <div className="pair">
+      <div className={css.pair}>
         <PickField
           label="Bends, going up"
           value={String(nearestBend(piece.bendDeg))}
@@ -136,8 +137,8 @@ function Deepest({
   const { deepest } = piece;
   const value = 'word' in deepest ? deepest.word : 'tape';
   return (
-    <div className="asked">
-      <span className="asked-name">Deepest, on you</span>
+    <div className={css.asked}>
+      <span className={css.askedName}>Deepest, on you</span>
       <Choice
         label="Deepest"
         value={value}
@@ -152,7 +153,7 @@ function Deepest({
         }
       />
       {'word' in deepest ? (
-        <span className="means">{formatDepth(BODY_SHARE[deepest.word] * heightM, units)}</span>
+        <span className={css.means}>{formatDepth(BODY_SHARE[deepest.word] * heightM, units)}</span>
       ) : (
         <LengthField
           label="Deepest"
@@ -178,8 +179,8 @@ function Pace({
 }) {
   const { pace } = piece;
   return (
-    <div className="asked">
-      <span className="asked-name">Pace of the surface</span>
+    <div className={css.asked}>
+      <span className={css.askedName}>Pace of the surface</span>
       <Choice
         label="Pace"
         value={'word' in pace ? pace.word : 'float'}
@@ -189,10 +190,10 @@ function Pace({
         }
       />
       {'word' in pace ? (
-        <span className="means">{PACE_MEANS[pace.word](units)}</span>
+        <span className={css.means}>{PACE_MEANS[pace.word](units)}</span>
       ) : (
         <>
-          <div className="pair">
+          <div className={css.pair}>
             <PlainField
               label="A leaf takes"
               unit="s"

@@ -23,6 +23,8 @@ import { changeKind, changePiece, movePiece, removePiece } from './sketch-edits'
 import { PieceFields } from './piece-fields';
 import { pieceLine } from './sketch-words';
 import { Button } from '../../ui/button';
+import css from '../making.module.css';
+import panel from '../../ui/panel.module.css';
 
 /** The pieces in order up-current, the foot of the beat first. Dragged by the grip, or moved by its keys or the arrows. */
 export function PieceList({
@@ -69,7 +71,7 @@ export function PieceList({
       }}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ol className="pieces" aria-label="Pieces, up-current">
+        <ol className={css.pieces} aria-label="Pieces, up-current">
           {sketch.pieces.map((piece, i) => (
             <PieceRow
               key={piece.id}
@@ -127,20 +129,20 @@ function PieceRow({
   return (
     <li
       ref={setNodeRef}
-      className={isDragging ? 'dragging' : ''}
+      className={isDragging ? css.dragging : ''}
       style={{ transform: CSS.Transform.toString(transform), transition }}
     >
-      <div className="piece-head">
+      <div className={css.pieceHead}>
         <Button
           voice="bare"
-          className="grip"
+          className={css.grip}
           {...attributes}
           {...listeners}
           aria-label={`Move ${name}`}
         >
           <GripVertical size={18} aria-hidden="true" />
         </Button>
-        <Button voice="bare" className="piece-name" aria-expanded={open} onClick={onOpen}>
+        <Button voice="bare" className={css.pieceName} aria-expanded={open} onClick={onOpen}>
           <strong>
             {number} {piece.kind}
           </strong>
@@ -167,7 +169,7 @@ function PieceRow({
         </Button>
       </div>
       {problems.map((p) => (
-        <p key={p.field} className="problem">
+        <p key={p.field} className={panel.problem}>
           {p.message}
         </p>
       ))}

@@ -10,6 +10,8 @@ import { BeatDrawing } from '../beat-drawing';
 import { useSheet } from '../use-sheet';
 import { changeThing, onStream, placeOfThing } from './sketch-edits';
 import { THING_NAMES } from './sketch-words';
+import css from '../making.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 const EMPTY: BeatPlan = {
   version: 1,
@@ -49,7 +51,7 @@ export function SketchDrawing({
     if (at) onDrop(at);
   };
   return (
-    <div ref={box} className="making-drawing">
+    <div ref={box} className={css.makingDrawing}>
       {width > 0 && (
         <BeatDrawing
           plan={plan}
@@ -78,12 +80,12 @@ export function SketchDrawing({
         </BeatDrawing>
       )}
       {dropping && (
-        <p className="drop-hint" aria-hidden="true">
+        <p className={css.dropHint} aria-hidden="true">
           Tap where the {THING_NAMES[dropping].toLowerCase()} stands.
         </p>
       )}
       {sketch.pieces.length === 0 && (
-        <p className="empty">
+        <p className={css.empty}>
           Begin at the foot of the beat: add the lowest piece of water, then the one above it. A
           rough word for depth and pace is enough.
         </p>
@@ -123,7 +125,7 @@ function PieceNames({
           x={pageX(camera, (e.share / total) * span)}
           y={86 + (i % 2) * 18}
           textAnchor="middle"
-          className="piece-label cased"
+          className={`${drawn.pieceLabel} ${drawn.cased}`}
         >
           {i + 1} {e.lengthM * camera.scale > NAME_PX && e.kind}
         </text>
@@ -167,7 +169,7 @@ function ThingHandle({
   return (
     <circle
       {...handle}
-      className={`handle thing-handle${chosen ? ' chosen' : ''}`}
+      className={`${drawn.handle} ${css.thingHandle}${chosen ? ` ${css.chosen}` : ''}`}
       cx={pageX(camera, place.xM)}
       cy={pageY(camera, place.yM)}
       r={11}

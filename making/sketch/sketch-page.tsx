@@ -26,6 +26,7 @@ import { THING_NAMES } from './sketch-words';
 import { SketchDrawing } from './sketch-drawing';
 import { SketchResult } from './sketch-result';
 import { ThingFields } from './thing-fields';
+import css from '../making.module.css';
 
 const THINGS = Object.keys(THING_NAMES) as SketchThing['kind'][];
 
@@ -68,7 +69,7 @@ export function SketchPage({
       : { missing: built.problems.map((p) => p.message).join('\n') },
   );
   return (
-    <main className="making">
+    <main className={css.making}>
       <MakingTop
         what="Sketch"
         draft={draft}
@@ -90,15 +91,15 @@ export function SketchPage({
         onMove={(next, dragging) => (dragging ? draft.draw(next) : draft.change(next))}
       />
       <SketchResult sketch={sketch} built={built} units={units} onChoose={setChosen} />
-      <section className="making-side" aria-label="Pieces and what stands in them">
+      <section className={css.makingSide} aria-label="Pieces and what stands in them">
         <h2>Pieces, from the foot up</h2>
-        <div className="add-row" role="group" aria-label="Add the next piece up-current">
+        <div className={css.addRow} role="group" aria-label="Add the next piece up-current">
           <span>Next piece up:</span>
           {SKETCH_KINDS.map((kind) => (
             <Button
               voice="bare"
               key={kind}
-              className="word"
+              className={css.word}
               onClick={() => {
                 const id = clientId();
                 draft.change((s) => addPiece(s, id, kind));
@@ -118,12 +119,12 @@ export function SketchPage({
           onChange={draft.change}
         />
         <h2>Drop on it</h2>
-        <div className="add-row" role="group" aria-label="Drop on the sketch">
+        <div className={css.addRow} role="group" aria-label="Drop on the sketch">
           {THINGS.map((kind) => (
             <Button
               voice="bare"
               key={kind}
-              className={`word${dropping === kind ? ' chosen' : ''}`}
+              className={`${css.word}${dropping === kind ? ` ${css.chosen}` : ''}`}
               aria-pressed={dropping === kind}
               disabled={sketch.pieces.length === 0}
               onClick={() => setDropping(dropping === kind ? null : kind)}
@@ -133,7 +134,7 @@ export function SketchPage({
           ))}
         </div>
         {dropping && (
-          <p className="means">
+          <p className={css.means}>
             Tap the drawing where it stands, or{' '}
             <Button
               voice="plain"
@@ -151,12 +152,12 @@ export function SketchPage({
           </p>
         )}
         {sketch.things.length > 0 && (
-          <ul className="things" aria-label="Dropped on it">
+          <ul className={css.things} aria-label="Dropped on it">
             {sketch.things.map((t) => (
               <li key={t.id}>
                 <Button
                   voice="bare"
-                  className="word"
+                  className={css.word}
                   aria-pressed={t.id === thingId}
                   onClick={() => setThingId(t.id === thingId ? null : t.id)}
                 >
@@ -186,7 +187,7 @@ export function SketchPage({
           units={units}
           onKeep={(anglerHeightM) => draft.change((s) => ({ ...s, anglerHeightM }))}
         />
-        <span className="asked-name">Level it was seen at</span>
+        <span className={css.askedName}>Level it was seen at</span>
         <Choice
           label="Level it was seen at"
           value={sketch.surveyedLevel}

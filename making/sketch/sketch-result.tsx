@@ -5,6 +5,8 @@ import { fitSketch, type Sketch, type SketchBeat } from '../../core/water/index'
 import { formatDischarge, type UnitSystem } from '../../core/units/index';
 import { contradictionText } from './sketch-words';
 import { Button } from '../../ui/button';
+import css from '../making.module.css';
+import panel from '../../ui/panel.module.css';
 
 /** The discharge that fits all pieces, and the piece that contradicts it. */
 export function SketchResult({
@@ -20,9 +22,9 @@ export function SketchResult({
 }) {
   if (!built.ok) {
     return (
-      <section className="making-result" aria-label="What is missing">
+      <section className={css.makingResult} aria-label="What is missing">
         <div role="status">
-          <ul className="problems">
+          <ul className={css.problems}>
             {built.problems.map((p) => (
               <li key={p.message}>{p.message}</li>
             ))}
@@ -34,9 +36,9 @@ export function SketchResult({
   const fit = fitSketch(sketch);
   const notes = readBeat(writeBeat(built.plan));
   return (
-    <section className="making-result" aria-label="What it adds up to">
+    <section className={css.makingResult} aria-label="What it adds up to">
       <div role="status">
-        <strong className="large">{formatDischarge(fit.dischargeM3s, units)}</strong>
+        <strong className={panel.large}>{formatDischarge(fit.dischargeM3s, units)}</strong>
         <span>
           is the discharge that fits these pieces best, between {formatDischarge(fit.lowM3s, units)}{' '}
           and {formatDischarge(fit.highM3s, units)}. The beat falls{' '}
@@ -46,7 +48,7 @@ export function SketchResult({
       {fit.contradictions.map((c) => {
         const text = contradictionText(sketch, c, units);
         return (
-          <p key={c.pieceId} className="contradiction">
+          <p key={c.pieceId} className={css.contradiction}>
             <strong>{text.lead}</strong> {text.needs} It was left out of the fit.{' '}
             <Button voice="plain" onClick={() => onChoose(c.pieceId)}>
               Open it

@@ -6,6 +6,7 @@ import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { LengthField, PlainField, WordsField } from '../fields';
 import { THING_NAMES } from './sketch-words';
+import css from '../making.module.css';
 
 const SIZES: Record<string, readonly [label: string, min: number, max: number]> = {
   diameterM: ['Across', 0.1, 6],
@@ -35,9 +36,9 @@ export function ThingFields({
   const change = (field: string, value: unknown) =>
     onChange({ [field]: value } as Partial<SketchThing>);
   return (
-    <fieldset className="thing-fields">
+    <fieldset className={css.thingFields}>
       <legend>{THING_NAMES[thing.kind]}</legend>
-      <div className="pair">
+      <div className={css.pair}>
         {Object.entries(thing).map(([field, value]) => {
           const size = SIZES[field];
           return size ? (

@@ -5,6 +5,7 @@ import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { LengthField, PickField, PlainField, SpeedField, WordsField } from '../fields';
 import type { Ask } from './tools';
+import css from '../making.module.css';
 
 /** Fields for what a tool asks. An optional figure that is not known can be left out. */
 export function AskFields({
@@ -19,7 +20,7 @@ export function AskFields({
   onChange: (field: string, value: unknown) => void;
 }) {
   return (
-    <div className="pair">
+    <div className={css.pair}>
       {asks.map((ask) => (
         <AskField
           key={ask.field}
@@ -85,7 +86,7 @@ function AskField({
       const options = ask.words.map((w) => [w, w.replace('-', ' ')] as const);
       return ask.words.length <= 3 ? (
         <div>
-          <span className="asked-name">{ask.label}</span>
+          <span className={css.askedName}>{ask.label}</span>
           <Choice
             label={ask.label}
             value={String(value ?? ask.words[0])}

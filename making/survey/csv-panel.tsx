@@ -7,6 +7,8 @@ import { Disclosure } from '../../ui/disclosure';
 import { PickField } from '../fields';
 import { sectionsFromCsv, sectionsToCsv, soundingsFromCsv, soundingsToCsv } from './csv';
 import type { SurveyDraft } from './survey-draft';
+import css from '../making.module.css';
+import panel from '../../ui/panel.module.css';
 
 type What = 'soundings' | 'sections';
 const MOST_SHOWN = 6;
@@ -68,7 +70,7 @@ export function CsvPanel({
               {read.problems.length > 0 && `, ${read.problems.length} left out`}.
             </strong>
           </p>
-          <ul className="problems">
+          <ul className={css.problems}>
             {read.problems.slice(0, MOST_SHOWN).map((p) => (
               <li key={p}>{p}</li>
             ))}
@@ -90,7 +92,7 @@ export function CsvPanel({
           <Button onClick={() => setRead(null)}>Leave it</Button>
         </div>
       )}
-      <p className="row">
+      <p className={panel.row}>
         <Button onClick={() => give('soundings.csv', soundingsToCsv(draft.plan))}>
           Soundings to CSV
         </Button>

@@ -9,6 +9,7 @@ import { Button } from '../../ui/button';
 import { Disclosure } from '../../ui/disclosure';
 import { LengthField, PlainField } from '../fields';
 import type { PhotoUnderlay } from './survey-draft';
+import panel from '../../ui/panel.module.css';
 
 /** A photograph is laid out this long until it is scaled, m. */
 const FIRST_LENGTH_M = 40;
@@ -77,7 +78,7 @@ export function PhotoPanel({
         <p role="status">Taking the photograph in: made smaller, and rid of place and camera.</p>
       )}
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}
@@ -91,7 +92,7 @@ export function PhotoPanel({
             digits={0}
             onKeep={(turnDeg) => onChange({ ...photo, turnDeg })}
           />
-          <p className="row">
+          <p className={panel.row}>
             <Button onClick={() => onScale([])}>Scale it by two known points</Button>
             <Button onClick={() => onChange(null)}>Take it away</Button>
           </p>

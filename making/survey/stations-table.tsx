@@ -9,6 +9,8 @@ import { Button } from '../../ui/button';
 import { LengthField, SpeedField } from '../fields';
 import { panelWarning } from '../levels-panel';
 import { stationsFromCsv } from './csv';
+import css from '../making.module.css';
+import panel from '../../ui/panel.module.css';
 
 /** The stations of one tape: offset, depth, and speed where it was taken; with what they carry. */
 export function StationsTable({
@@ -40,8 +42,8 @@ export function StationsTable({
       ? dischargeMidSection(stations.map((s) => ({ ...s, speedMps: s.speedMps ?? 0 })))
       : null;
   return (
-    <div className="stations">
-      <div className="stations-head" aria-hidden="true">
+    <div className={css.stations}>
+      <div className={css.stationsHead} aria-hidden="true">
         <span>along, {lengthUnit(units)}</span>
         <span>depth</span>
         <span>speed, {units === 'us' ? 'ft/s' : 'm/s'}</span>
@@ -88,11 +90,11 @@ export function StationsTable({
         ))}
       </ol>
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}
-      <p className="row">
+      <p className={panel.row}>
         <Button
           onClick={() =>
             onChange([
@@ -107,7 +109,7 @@ export function StationsTable({
           Next station
         </Button>
       </p>
-      <label className="file-row">
+      <label className={css.fileRow}>
         or from a CSV with offset, depth, speed{' '}
         <input
           type="file"

@@ -12,6 +12,8 @@ import { BeatDrawing } from '../beat-drawing';
 import { useSheet } from '../use-sheet';
 import { FEATURE_NAMES, moveCorner, numberOf, type SurveyDraft } from './survey-draft';
 import type { ToolState } from './tools';
+import css from '../making.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 /** The survey on the page: what is there can be chosen and dragged, a tool's places are tapped. */
 export function SurveyCanvas({
@@ -44,7 +46,7 @@ export function SurveyCanvas({
   }, [tool]);
   const at = (p: Place): [number, number] => [pageX(camera, p.xM), pageY(camera, p.yM)];
   return (
-    <div ref={box} className="making-drawing survey">
+    <div ref={box} className={`${css.makingDrawing} ${css.survey}`}>
       {width > 0 && (
         <BeatDrawing
           plan={plan}
@@ -96,16 +98,16 @@ export function SurveyCanvas({
           {tool && tool.places.length > 0 && (
             <path
               d={linePath([...tool.places, ...(pointer ? [pointer] : [])].map(at))}
-              className="rubber"
+              className={css.rubber}
             />
           )}
           {(tool?.places ?? scaling ?? []).map((p, i) => (
-            <circle key={i} cx={at(p)[0]} cy={at(p)[1]} r={4} className="tapped" />
+            <circle key={i} cx={at(p)[0]} cy={at(p)[1]} r={4} className={css.tapped} />
           ))}
         </BeatDrawing>
       )}
       {plan.features.length === 0 && !photo && (
-        <p className="empty">
+        <p className={css.empty}>
           Begin with the two banks: take the Bank tool, true left first, from the foot of the beat
           on the left of the page to its head. Then tape a section across.
         </p>
@@ -143,29 +145,34 @@ function FeatureMark({
     ? { onClick: onChoose, style: { cursor: 'pointer' } }
     : { pointerEvents: 'none' as const };
   return (
-    <g className={`feature-mark${chosen ? ' chosen' : ''}`} aria-hidden="true">
-      {feature.kind === 'section' && <path d={d} className="tape" />}
+    <g className={`${css.featureMark}${chosen ? ` ${css.chosen}` : ''}`} aria-hidden="true">
+      {feature.kind === 'section' && <path d={d} className={css.tape} />}
       {feature.kind === 'section' && (
-        <text x={first[0]} y={first[1] + 16} className="furniture cased" textAnchor="middle">
+        <text
+          x={first[0]}
+          y={first[1] + 16}
+          className={`${drawn.furniture} ${drawn.cased}`}
+          textAnchor="middle"
+        >
           {number}
         </text>
       )}
       {feature.kind === 'sounding' && (
         <>
-          <circle cx={first[0]} cy={first[1]} r={3} className="sounding-dot" />
-          <text x={first[0] + 6} y={first[1] + 4} className="furniture cased">
+          <circle cx={first[0]} cy={first[1]} r={3} className={css.soundingDot} />
+          <text x={first[0] + 6} y={first[1] + 4} className={`${drawn.furniture} ${drawn.cased}`}>
             {formatDepth(feature.depthM, units)}
           </text>
         </>
       )}
-      {(feature.kind === 'bed' || feature.kind === 'weed' || feature.kind === 'spring') && (
-        <path d={d} className={`ground-${feature.kind}`} />
+      {(feature.kind === 'bed' || feature.kind === 'weed') && (
+        <path d={d} className={feature.kind === 'bed' ? css.groundBed : css.groundWeed} />
       )}
-      {chosen && <path d={d} className="chosen-line" />}
+      {chosen && <path d={d} className={css.chosenLine} />}
       {feature.shape.type === 'Point' ? (
-        <circle cx={first[0]} cy={first[1]} r={10} className="hit" {...hit} />
+        <circle cx={first[0]} cy={first[1]} r={10} className={css.hit} {...hit} />
       ) : (
-        <path d={d} className="hit" {...hit} />
+        <path d={d} className={css.hit} {...hit} />
       )}
     </g>
   );
@@ -215,7 +222,7 @@ function Corner({
   return (
     <circle
       {...drag}
-      className="handle corner"
+      className={`${drawn.handle} ${drawn.corner}`}
       cx={pageX(camera, place.xM)}
       cy={pageY(camera, place.yM)}
       r={7}
@@ -244,13 +251,13 @@ function DoubtDots({
           cx={pageX(camera, p.xM)}
           cy={pageY(camera, p.yM)}
           r={(7 * p.spreadM) / most}
-          className="doubt"
+          className={css.doubt}
         />
       ))}
       {doubt.next && (
         <g transform={`translate(${pageX(camera, doubt.next.xM)} ${pageY(camera, doubt.next.yM)})`}>
-          <path d="M0,0V-26M0,-26h34" className="doubt-flag" />
-          <text x={4} y={-32} className="furniture strong cased">
+          <path d="M0,0V-26M0,-26h34" className={css.doubtFlag} />
+          <text x={4} y={-32} className={`${drawn.furniture} ${drawn.strong} ${drawn.cased}`}>
             sound here next: ±{formatDepth(doubt.next.spreadM, units)}
           </text>
         </g>

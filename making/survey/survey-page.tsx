@@ -29,6 +29,8 @@ import {
   type SurveyDraft,
 } from './survey-draft';
 import { backOne, finish, tap, type ToolState } from './tools';
+import css from '../making.module.css';
+import panel from '../../ui/panel.module.css';
 
 /** The way in by tape: banks, sections, soundings and what stands in the water, each with what it needs. */
 export function SurveyPage({
@@ -87,7 +89,7 @@ export function SurveyPage({
         },
   );
   return (
-    <main className="making">
+    <main className={css.making}>
       <MakingTop
         what="Survey"
         draft={draft}
@@ -98,7 +100,7 @@ export function SurveyPage({
         keepWords={keepWords}
       />
       {refusal}
-      <p className="at-the-table">
+      <p className={css.atTheTable}>
         A survey is drawn at the table, on a wider screen. Sketch and quick notes work here.
       </p>
       <ToolRow
@@ -124,8 +126,8 @@ export function SurveyPage({
           else draft.change(next);
         }}
       />
-      <section className="making-result" aria-label="What is missing">
-        <div className="row">
+      <section className={css.makingResult} aria-label="What is missing">
+        <div className={panel.row}>
           <Button aria-pressed={showDoubt} onClick={() => setShowDoubt(!showDoubt)}>
             {showDoubt ? 'Hide the doubt' : 'Where to sound next'}
           </Button>
@@ -143,7 +145,7 @@ export function SurveyPage({
           )}
         </div>
         <div role="status">
-          <ul className="problems">
+          <ul className={css.problems}>
             {problems.map((p) => (
               <li key={p.message}>
                 {p.message}{' '}
@@ -161,7 +163,7 @@ export function SurveyPage({
           </ul>
         </div>
       </section>
-      <section className="making-side" aria-label="What is being placed or changed">
+      <section className={css.makingSide} aria-label="What is being placed or changed">
         {tool && (
           <ToolPanel
             tool={tool}
@@ -196,7 +198,7 @@ export function SurveyPage({
           />
         )}
         <h2>The beat</h2>
-        <div className="pair">
+        <div className={css.pair}>
           <LengthField
             label="Length along its line"
             valueM={plan.lengthM}
@@ -213,7 +215,7 @@ export function SurveyPage({
             onKeep={(v) => draft.change((d) => changeHeader(d, { slope: v / 100 }))}
           />
         </div>
-        <span className="asked-name">Level it was surveyed at</span>
+        <span className={css.askedName}>Level it was surveyed at</span>
         <Choice
           label="Level it was surveyed at"
           value={plan.surveyedLevel}

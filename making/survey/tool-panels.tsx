@@ -10,6 +10,8 @@ import { AskFields } from './ask-fields';
 import { StationsTable } from './stations-table';
 import { dropCorner, FEATURE_NAMES, numberOf, type SurveyDraft } from './survey-draft';
 import { placesFromText, takeTool, toolOf, TOOLS, type ToolState } from './tools';
+import css from '../making.module.css';
+import panel from '../../ui/panel.module.css';
 
 export function ToolRow({
   tool,
@@ -19,14 +21,14 @@ export function ToolRow({
   onTake: (t: ToolState | null) => void;
 }) {
   return (
-    <nav className="tool-row" aria-label="Tools">
+    <nav className={css.toolRow} aria-label="Tools">
       {TOOLS.map((t) => {
         const held = tool?.tool.kind === t.kind;
         return (
           <Button
             voice="bare"
             key={t.kind}
-            className={`word${held ? ' chosen' : ''}`}
+            className={`${css.word}${held ? ` ${css.chosen}` : ''}`}
             aria-pressed={held}
             onClick={() => onTake(held ? null : takeTool(t))}
           >
@@ -66,7 +68,7 @@ export function ToolPanel({
           ? 'Tap along it, then end it.'
           : 'Tap round it, then end it.';
   return (
-    <section className="tool-panel" aria-label={`${word}, being placed`}>
+    <section className={css.toolPanel} aria-label={`${word}, being placed`}>
       <h2>{word}</h2>
       <AskFields
         asks={tool.tool.asks}
@@ -74,7 +76,7 @@ export function ToolPanel({
         units={units}
         onChange={(field, value) => onProperties({ ...tool.properties, [field]: value })}
       />
-      <p className="means">{how} Backspace takes the last place back, Escape all of them.</p>
+      <p className={css.means}>{how} Backspace takes the last place back, Escape all of them.</p>
       {shape !== 'Point' && !twoEnds && (
         <Button
           voice="solid"
@@ -92,7 +94,7 @@ export function ToolPanel({
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
-      <p className="row">
+      <p className={panel.row}>
         <Button
           onClick={() => {
             const places = placesFromText(text);
@@ -110,7 +112,7 @@ export function ToolPanel({
         <Button onClick={onLeave}>Put the tool down</Button>
       </p>
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}
@@ -135,7 +137,7 @@ export function FeaturePanel({
 }) {
   const places = shapePlaces(feature.shape);
   return (
-    <section className="tool-panel" aria-label={title}>
+    <section className={css.toolPanel} aria-label={title}>
       <h2>{title}</h2>
       <AskFields
         asks={toolOf(feature.kind).asks}
@@ -162,7 +164,7 @@ export function FeaturePanel({
           Take the last corner out
         </Button>
       )}
-      <p className="row">
+      <p className={panel.row}>
         <Button onClick={onRemove}>Take it out</Button>
         <Button onClick={onLeave}>Done with it</Button>
       </p>
@@ -188,12 +190,12 @@ export function FeatureList({
   return (
     <>
       <h2>On it, up-current</h2>
-      <ul className="things" aria-label="On the survey">
+      <ul className={css.things} aria-label="On the survey">
         {inOrder.map(({ f, i, xM }) => (
           <li key={i}>
             <Button
               voice="bare"
-              className="word"
+              className={css.word}
               aria-pressed={i === chosen}
               onClick={() => onChoose(i)}
             >

@@ -16,6 +16,8 @@ import { targetsInOrder } from '../state/selectors';
 import { freshOf } from '../state/answer';
 import { createCastActions } from '../steps/cast/cast-actions';
 import { createStalkActions } from '../steps/stalk/stalk-actions';
+import css from './card.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 interface Planned {
   fishId: string;
@@ -44,11 +46,11 @@ export function BeatCard() {
   return (
     <>
       <CardHead />
-      <div className="card-body">
+      <div className={css.cardBody}>
         <CardDrawing camera={camera} size={size} label="Plan and long section of the beat.">
           <PlannedOnPlan camera={camera} planned={planned ?? []} />
         </CardDrawing>
-        <div className="card-column">
+        <div>
           <CardStop />
           <section>
             <h2>In this order</h2>
@@ -129,7 +131,7 @@ function PlannedLine({ planned, index }: { planned: Planned; index: number }) {
   const { facts, cleanS } = shot;
   const against = shot.against[0];
   return (
-    <div className="planned">
+    <div className={css.planned}>
       <strong>
         {index + 1}. {capital(nameOf(planned.fishId))}: {postureName(shot.posture).toLowerCase()},{' '}
         {standWords(shot.stand, fish, sideOf(shot.stand), units)}; {layName(shot.lay).toLowerCase()}
@@ -154,10 +156,10 @@ function PlannedOnPlan({ camera, planned }: { camera: Camera; planned: readonly 
         const [lx, ly] = [pageX(camera, shot.landing.xM), pageY(camera, shot.landing.yM)];
         return (
           <g key={fishId}>
-            <path d={`M${x},${y}L${lx},${ly}`} className="compared" />
-            <circle cx={lx} cy={ly} r={4} className="landing" />
-            <circle cx={x} cy={y} r={10} className="cover" />
-            <text x={x} y={y + 4.4} textAnchor="middle" className="cover-number">
+            <path d={`M${x},${y}L${lx},${ly}`} className={drawn.compared} />
+            <circle cx={lx} cy={ly} r={4} className={drawn.landing} />
+            <circle cx={x} cy={y} r={10} className={drawn.cover} />
+            <text x={x} y={y + 4.4} textAnchor="middle" className={drawn.coverNumber}>
               {i + 1}
             </text>
           </g>

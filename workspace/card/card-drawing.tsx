@@ -13,6 +13,7 @@ import { StalkLayer } from '../steps/stalk/stalk-layer';
 import { WaterLines } from '../../drawing/water-layer';
 import { SectionView } from '../section/section-view';
 import { SectionFly } from '../steps/cast/section-fly';
+import css from './card.module.css';
 
 /** Size of the drawing on the page, px. */
 export interface CardSize {
@@ -99,16 +100,16 @@ export function CardDrawing({
     () => (lines ? placeDepthWords(lines, camera, marks, size.width) : null),
     [lines, camera, marks, size.width],
   );
-  if (!flow || !lines) return <div className="card-drawing" />;
+  if (!flow || !lines) return <div className={css.cardDrawing} />;
   const path = (rings: number[][][]) =>
     rings
       .map((r) => `M${r.map(([x, y]) => `${pageX(camera, x!)},${pageY(camera, y!)}`).join('L')}Z`)
       .join('');
   return (
-    <figure className="card-drawing">
+    <figure className={css.cardDrawing}>
       <div inert aria-hidden="true">
         <svg
-          className="card-plan"
+          data-part="card-plan"
           width={size.width}
           height={size.plan}
           viewBox={`0 0 ${size.width} ${size.plan}`}
@@ -136,7 +137,7 @@ export function CardDrawing({
             units={units}
           />
         </svg>
-        <div className="card-section">
+        <div className={css.cardSection}>
           <SectionView
             camera={camera}
             width={size.width}
@@ -146,7 +147,7 @@ export function CardDrawing({
           />
         </div>
       </div>
-      <figcaption className="visually-hidden">{label}</figcaption>
+      <figcaption className={css.visuallyHidden}>{label}</figcaption>
     </figure>
   );
 }

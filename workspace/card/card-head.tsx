@@ -11,6 +11,7 @@ import {
   toCivil,
 } from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
+import css from './card.module.css';
 
 /** Which beat, at what level, for when, in what weather. */
 export function CardHead() {
@@ -22,7 +23,7 @@ export function CardHead() {
   const units = usePart((s) => s.settings.units);
   const discharge = beat.plan.levels.find((l) => l.name === level)?.dischargeM3s ?? null;
   return (
-    <header className="card-head">
+    <header className={css.cardHead}>
       <h1>{beat.plan.name}</h1>
       <p>
         {beat.streamName}. {level}
@@ -39,13 +40,13 @@ export function CardStop() {
   const units = usePart((s) => s.settings.units);
   if (tempC === null)
     return (
-      <p className="card-stop">
+      <p className={css.cardStop}>
         <strong>Take the water’s temperature first.</strong> Stop at{' '}
         {formatTemp(KINDER_LIMIT_C, units)}; local rules decide.
       </p>
     );
   return (
-    <p className="card-stop">
+    <p className={css.cardStop}>
       <strong>
         {tempC >= KINDER_LIMIT_C
           ? 'Too warm: leave them alone.'
@@ -59,17 +60,17 @@ export function CardStop() {
 /** What the three lines of a track mean, and the rows that are filled in by the water. */
 export function CardKey() {
   return (
-    <dl className="card-key" aria-label="Lines of the track">
+    <dl className={css.cardKey} aria-label="Lines of the track">
       {(
         [
-          ['track-clean', 'clean'],
-          ['track-micro', 'drags a little'],
-          ['track-wake', 'makes a wake'],
+          ['', 'clean'],
+          [css.trackMicroKey, 'drags a little'],
+          [css.trackWakeKey, 'makes a wake'],
         ] as const
       ).map(([line, words]) => (
-        <div key={line}>
+        <div key={words}>
           <dt>
-            <span className={`key-line ${line}-key`} />
+            <span className={`${css.keyLine} ${line}`} />
           </dt>
           <dd>{words}</dd>
         </div>
@@ -82,8 +83,8 @@ const COLUMNS = ['try', 'hour', 'water', 'fish', 'fly', 'lay', 'what it did', 'n
 
 export function CardRows() {
   return (
-    <table className="card-rows">
-      <caption className="visually-hidden">Tries, to be filled in</caption>
+    <table className={css.cardRows}>
+      <caption className={css.visuallyHidden}>Tries, to be filled in</caption>
       <thead>
         <tr>
           {COLUMNS.map((c) => (
@@ -112,7 +113,7 @@ export function CardFoot() {
   const calibrated = usePart((s) => s.flow?.calibrated ?? false);
   const notes = usePart((s) => s.settings.localNotes);
   return (
-    <footer className="card-foot">
+    <footer className={css.cardFoot}>
       <p>
         Made {toCivil(beat.nowMs, beat.plan.timeZone).replace('T', ', ')}.{' '}
         {calibrated ? 'Flow calibrated.' : 'Flow not calibrated, pace ±10 %.'} Nothing here says

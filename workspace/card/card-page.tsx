@@ -9,9 +9,9 @@ import { createWorkspace } from '../frame/create-workspace';
 import { BeatCard } from './beat-card';
 import { saveSvg } from './save-svg';
 import { ShotCard } from './shot-card';
-import '../frame/workspace.css';
-import './card.css';
 import type { BeatInput } from '../state/document';
+import css from './card.module.css';
+import panel from '../../ui/panel.module.css';
 
 /** The card: one page for one shot, or for the whole beat; on paper, on a phone, or as SVG. */
 export function CardPage({ beat, query }: { beat: BeatInput; query: string }) {
@@ -39,8 +39,8 @@ function CardSheet() {
   const sheet = useRef<HTMLElement>(null);
   const back = formatAddress(beat.id, { ...store.getState(), step: 'cast' }, zone);
   return (
-    <main className="card-page">
-      <div className="card-tools row">
+    <main className={css.cardPage}>
+      <div className={`${css.cardTools} ${panel.row}`}>
         <Choice
           label="What the card is for"
           value={which}
@@ -65,7 +65,7 @@ function CardSheet() {
       </div>
       {failed && <p role="alert">The water could not be solved: {failed}</p>}
       {!ready && !failed && <p role="status">Opening the water.</p>}
-      <article ref={sheet} className="card" aria-label="The card">
+      <article ref={sheet} className={css.card} aria-label="The card">
         {which === 'shot' ? <ShotCard /> : <BeatCard />}
       </article>
     </main>

@@ -79,7 +79,7 @@ describe('the card of a shot', () => {
     const rows = screen.getByRole('table', { name: 'Tries, to be filled in' });
     expect(within(rows).getAllByRole('row')).toHaveLength(5);
     // Nothing on the drawing can be pressed, and it is told in words.
-    expect(document.querySelector('.card-drawing > div')).toHaveAttribute('inert');
+    expect(document.querySelector('.cardDrawing > div')).toHaveAttribute('inert');
     expect(screen.getByText('Plan and long section of this shot.')).toBeInTheDocument();
   });
   it('speaks the angler’s units and local notes, and asks for a temperature nobody has read', () => {
@@ -108,7 +108,7 @@ describe('the card of a shot', () => {
 describe('the drawing as a file', () => {
   it('stands alone: styles written out, drawings stacked, no classes, roles or stops for Tab', () => {
     show();
-    const text = standaloneSvg(document.querySelector('.card-drawing')!)!;
+    const text = standaloneSvg(document.querySelector('.cardDrawing')!)!;
     const doc = new DOMParser().parseFromString(text, 'image/svg+xml');
     expect(doc.querySelector('parsererror')).toBeNull();
     const drawings = [...doc.documentElement.children].filter((e) => e.tagName === 'svg');

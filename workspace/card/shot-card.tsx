@@ -26,6 +26,7 @@ import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
 import { numberOfMark, shownWay, targetOf } from '../state/selectors';
 import { valueOf } from '../state/answer';
+import css from './card.module.css';
 
 /** One shot on one page: where, how, how long, and what to mind. */
 export function ShotCard() {
@@ -56,9 +57,9 @@ export function ShotCard() {
   return (
     <>
       <CardHead />
-      <div className="card-body">
+      <div className={css.cardBody}>
         <CardDrawing camera={camera} size={size} label="Plan and long section of this shot." />
-        <div className="card-column">
+        <div>
           <CardStop />
           <TheShot />
           <Mind />
@@ -137,7 +138,7 @@ function TheShot() {
       <h2>
         {target ? (number ? `Fish ${number}` : 'The fish in the lie') : 'A cast'}: {layName(s.lay)}
       </h2>
-      <dl className="card-lines">
+      <dl className={css.cardLines}>
         {lines.map(([name, words]) => (
           <div key={name}>
             <dt>{name}</dt>

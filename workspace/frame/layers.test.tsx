@@ -135,7 +135,7 @@ it('stand and landing as handles, the line, and the drift as it is: clean, micro
   expect(screen.getByRole('button', { name: /^Stand, x/ })).toBeInTheDocument();
   expect(screen.getByRole('button', { name: /^(Fly|Landing|The fly)/ })).toBeInTheDocument();
   expect(
-    document.querySelectorAll('.track-clean, .track-micro, .track-wake').length,
+    document.querySelectorAll('.trackClean, .trackMicro, .trackWake').length,
   ).toBeGreaterThan(0);
   noNaN();
 });

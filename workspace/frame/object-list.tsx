@@ -8,6 +8,7 @@ import { valueOf } from '../state/answer';
 import { createReadActions } from '../steps/read/read-actions';
 import { createPlanActions } from '../plan-actions';
 import { Button } from '../../ui/button';
+import css from './frame.module.css';
 
 /** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
 export function ObjectList() {
@@ -20,7 +21,7 @@ export function ObjectList() {
   const chosenMark = usePart((s) => s.markId);
   const units = usePart((s) => s.settings.units);
   return (
-    <section className="objects" aria-label="Fish and lies">
+    <section className={css.objects} aria-label="Fish and lies">
       <h3>On this beat</h3>
       {marks.length > 0 && (
         <ul>
@@ -31,7 +32,7 @@ export function ObjectList() {
                 aria-pressed={m.id === chosenMark}
                 onClick={() => acting.chooseMark(m.id)}
               >
-                <strong className="fish-word">Fish {i + 1}</strong> {m.surety},{' '}
+                <strong className={css.fishWord}>Fish {i + 1}</strong> {m.surety},{' '}
                 {formatFishLength(m.totalLengthCm, units)}, {formatDepth(m.fishDepthM, units)} down
               </Button>
             </li>

@@ -20,6 +20,7 @@ import { valueOf } from '../state/answer';
 import { createStalkActions } from '../steps/stalk/stalk-actions';
 import { createMarkActions } from '../records/mark-actions';
 import { createReadActions } from '../steps/read/read-actions';
+import drawn from '../../drawing/marks.module.css';
 
 /** The plan: painted water under SVG marks. Wheel and pinch zoom, drag pans, a click places a mark. */
 export function PlanView({
@@ -92,7 +93,9 @@ export function PlanView({
     });
   };
   return (
-    <div className={`plan${placing || placingRead || tapping || stalkTool ? ' placing' : ''}`}>
+    <div
+      className={`${drawn.plan}${placing || placingRead || tapping || stalkTool ? ` ${drawn.placing}` : ''}`}
+    >
       {flow && (
         <div style={{ opacity: stale ? 0.75 : 1 }}>
           <WaterCanvas
@@ -138,7 +141,7 @@ export function PlanView({
         <MarksLayer camera={camera} />
         {step === 'read' && <ProbeLayer camera={camera} />}
         {flow && !flow.calibrated && step === 'read' && (
-          <text x={16} y={72} className="furniture cased">
+          <text x={16} y={72} className={`${drawn.furniture} ${drawn.cased}`}>
             uncalibrated, pace ±10 %
           </text>
         )}

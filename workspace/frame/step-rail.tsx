@@ -6,13 +6,14 @@ import { STEP_ROWS } from './steps';
 import { PEBBLE } from '../../drawing/shapes';
 import { createPlanActions } from '../plan-actions';
 import { Button } from '../../ui/button';
+import css from './frame.module.css';
 
 export function StepRail() {
   const acting = useActions(createPlanActions);
   const current = usePart((s) => s.step);
   const words = usePart((s) => STEPS.map((step) => STEP_ROWS[step].found(s)).join('|')).split('|');
   return (
-    <nav className="rail" aria-label="Steps">
+    <nav className={css.rail} aria-label="Steps">
       <ol>
         {STEPS.map((step, i) => {
           const isCurrent = step === current;
@@ -35,18 +36,18 @@ export function StepRail() {
                   {i + 1}
                 </text>
               </svg>
-              <span className="step-name">{STEP_ROWS[step].name}</span>
-              <span className="step-found">{words[i]}</span>
+              <span className={css.stepName}>{STEP_ROWS[step].name}</span>
+              <span className={css.stepFound}>{words[i]}</span>
             </>
           );
           return (
-            <li key={step} className={isCurrent ? 'current' : ''}>
+            <li key={step} className={isCurrent ? css.current : ''}>
               {STEP_ROWS[step].panel === null ? (
-                <span className="step coming">{body}</span>
+                <span className={`${css.step} ${css.coming}`}>{body}</span>
               ) : (
                 <Button
                   voice="bare"
-                  className="step"
+                  className={css.step}
                   aria-current={isCurrent ? 'step' : undefined}
                   onClick={() => acting.go(step)}
                 >

@@ -18,6 +18,8 @@ import { ASSUMED_TEMP_C } from '../../core/log/index';
 import { createPlanActions } from '../plan-actions';
 import { Button } from '../../ui/button';
 import { TextInput } from '../../ui/input';
+import css from './frame.module.css';
+import panel from '../../ui/panel.module.css';
 
 /** Height of the water in the level's glyph, px of 11. */
 const FILL = { Thin: 2.5, Fair: 5, Full: 8, Spate: 11 } as const;
@@ -31,23 +33,23 @@ export function TopLine() {
   const { plan } = beat;
   const chosen = plan.levels.find((l) => l.name === level)!;
   return (
-    <header className="top">
+    <header className={css.top}>
       <h1>
         <span>
           <Link href="/">Book</Link> <span aria-hidden="true">/</span> {plan.name}
         </span>
-        <span className="beat-of">
+        <span className={css.beatOf}>
           {beat.streamName}, {formatLength(plan.lengthM, units, 0)}
         </span>
       </h1>
-      <div className="levels" role="radiogroup" aria-label="Level">
+      <div className={css.levels} role="radiogroup" aria-label="Level">
         {plan.levels.map((l) => (
           <Button
             voice="bare"
             key={l.name}
             role="radio"
             aria-checked={l.name === level}
-            className={l.name === level ? 'chosen' : ''}
+            className={l.name === level ? css.chosen : ''}
             title={`${formatDischarge(l.dischargeM3s, units)}, ${l.how}`}
             onClick={() => acting.chooseLevel(l.name)}
           >
@@ -62,14 +64,14 @@ export function TopLine() {
             {l.name}
           </Button>
         ))}
-        <span className="discharge">
+        <span className={css.discharge}>
           {formatDischarge(chosen.dischargeM3s, units)}
           {chosen.how === 'guessed' ? ', guessed' : ''}
         </span>
       </div>
-      <strong className="day">{dayText(atMs, plan.timeZone)}</strong>
+      <strong className={css.day}>{dayText(atMs, plan.timeZone)}</strong>
       <WaterTemp />
-      <span className="spring" />
+      <span className={css.spring} />
       <UndoButtons />
       <SavingLine />
       <ThemeButton />
@@ -110,7 +112,7 @@ function WaterTemp() {
       acting.changeSettings({ waterTempC: Math.round(parsed.value * 10) / 10 });
   };
   return (
-    <label className="temp">
+    <label className={css.temp}>
       Water
       <TextInput
         voice="words"
@@ -131,8 +133,8 @@ function WaterTemp() {
         }}
       />
       {tempUnit(units)}
-      {tempC === null && problem === null && <span className="assumed">assumed</span>}
-      <span id="temp-problem" role="alert" className="problem">
+      {tempC === null && problem === null && <span className={css.assumed}>assumed</span>}
+      <span id="temp-problem" role="alert" className={panel.problem}>
         {problem}
       </span>
     </label>

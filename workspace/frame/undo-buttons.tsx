@@ -6,6 +6,7 @@ import { useUndoKeys } from '../../ui/use-undo-keys';
 import { useActions, useWorkspace } from '../context';
 import { createPlanActions } from '../plan-actions';
 import { Button } from '../../ui/button';
+import css from './frame.module.css';
 
 /** Takes back, and brings again, what was done to fish, stand, shot and way. */
 export function UndoButtons() {
@@ -15,7 +16,7 @@ export function UndoButtons() {
   const canRedo = useStore(store.temporal, (t) => t.futureStates.length > 0);
   useUndoKeys(acting.undo, acting.redo);
   return (
-    <span className="undo" role="group" aria-label="Fish, stand and way">
+    <span className={css.undo} role="group" aria-label="Fish, stand and way">
       <Button voice="bare" aria-label="Undo" disabled={!canUndo} onClick={acting.undo}>
         <Undo2 size={18} aria-hidden="true" />
       </Button>

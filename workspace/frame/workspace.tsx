@@ -23,11 +23,12 @@ import { SectionView } from '../section/section-view';
 import { StepRail } from './step-rail';
 import { TopLine } from './top-line';
 import { useSize } from '../../drawing/use-size';
-import './workspace.css';
 import type { BeatInput } from '../state/document';
 import { createPlanActions } from '../plan-actions';
 import { Button } from '../../ui/button';
 import { ProgressBar } from '../../ui/progress-bar';
+import css from './frame.module.css';
+import panel from '../../ui/panel.module.css';
 
 /** One beat, seven steps over the same water. */
 export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
@@ -44,7 +45,7 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
   useFollowAddress(held);
   return (
     <WorkspaceProvider value={held}>
-      <div className="workspace">
+      <div className={css.workspace}>
         <TopLine />
         <StepRail />
         <Water />
@@ -109,15 +110,15 @@ function Water() {
       topM: c.topM - (planSize.height / 2 / c.scale) * (1 - 1 / factor),
     }));
   return (
-    <main className={`water-column${comparing ? ' comparing' : ''}`}>
-      <div className="plan-box" ref={planRef}>
+    <main className={`${css.waterColumn}${comparing ? ` ${css.comparing}` : ''}`}>
+      <div className={css.planBox} ref={planRef}>
         <PlanView
           camera={camera}
           setCamera={setCamera}
           width={planSize.width}
           height={planSize.height}
         />
-        <div className="zoom">
+        <div className={css.zoom}>
           <Button voice="bare" aria-label="Nearer" onClick={() => zoom(1.4)}>
             +
           </Button>
@@ -131,7 +132,7 @@ function Water() {
         <FlowStatus />
         <Notices />
       </div>
-      <div className="section-box" ref={sectionRef}>
+      <div className={css.sectionBox} ref={sectionRef}>
         <Below camera={camera} width={sectionSize.width} height={sectionSize.height} />
       </div>
     </main>
@@ -152,7 +153,7 @@ function FlowStatus() {
   const coarse = usePart((s) => s.flowStale);
   if (state.kind === 'ready') return <SharpStatus />;
   return (
-    <div className="flow-status" role="status">
+    <div className={panel.flowStatus} role="status">
       {state.kind === 'opening' && <p>Opening the water.</p>}
       {state.kind === 'solving' && (
         <>
@@ -197,7 +198,7 @@ function SharpStatus() {
   const progress = usePart((s) => Math.round(100 * s.sharpProgress));
   if (sharp !== 'running') return null;
   return (
-    <div className="flow-status sharp-status" role="status">
+    <div className={`${panel.flowStatus} ${panel.sharpStatus}`} role="status">
       <p>
         Sharpening to {formatLength(SHARP_CELL_M, units, 1)}: {progress} %
       </p>
@@ -213,7 +214,7 @@ function Notices() {
   const notices = usePart((s) => s.notices);
   if (notices.length === 0) return null;
   return (
-    <ul className="notices" aria-label="Notices">
+    <ul className={css.notices} aria-label="Notices">
       {notices.map((text, i) => (
         <li key={i} role="alert">
           {text}
@@ -236,7 +237,7 @@ function Inspector() {
     if (aside.current) aside.current.scrollTop = 0;
   }, [step, chosen]);
   return (
-    <aside ref={aside} className="inspector" aria-label="What is chosen">
+    <aside ref={aside} className={css.inspector} aria-label="What is chosen">
       {Panel ? (
         <Panel />
       ) : (

@@ -13,6 +13,8 @@ import { ASSUMED_LAT_DEG } from '../state/light';
 import { targetOf } from '../state/selectors';
 import { valueOf } from '../state/answer';
 import { createPlanActions } from '../plan-actions';
+import css from './hours.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 const STEP_HOURS = 0.25;
 
@@ -77,10 +79,10 @@ export function HourStrip() {
       )
     : null;
   return (
-    <section className="hours" aria-label="Hours">
+    <section className={css.hours} aria-label="Hours">
       <div
         ref={ref}
-        className="hours-face"
+        className={css.hoursFace}
         role="slider"
         tabIndex={0}
         aria-label="Hour of the day"
@@ -105,7 +107,7 @@ export function HourStrip() {
           <svg width={width} height={height} aria-hidden="true">
             <SunRow plan={plan} atMs={atMs} scale={scale} />
             {!compact && (
-              <text x={12} y={20} className="strip-label">
+              <text x={12} y={20} className={css.stripLabel}>
                 Hour
               </text>
             )}
@@ -115,7 +117,7 @@ export function HourStrip() {
                   h < LAST_HOUR && Math.abs(x(h) - x(now)) > 56 && (width > 700 || h % 4 === 0),
               )
               .map((h) => (
-                <text key={h} x={x(h)} y={18} textAnchor="middle" className="strip-hour">
+                <text key={h} x={x(h)} y={18} textAnchor="middle" className={css.stripHour}>
                   {h}:00
                 </text>
               ))}
@@ -123,12 +125,17 @@ export function HourStrip() {
               <path key={h} d={`M${x(h)},24v4`} stroke="var(--ink2)" strokeWidth={1} />
             ))}
             {!plan.anchor && !compact && (
-              <text x={width - 6} y={36} textAnchor="end" className="strip-second cased">
+              <text
+                x={width - 6}
+                y={36}
+                textAnchor="end"
+                className={`${css.stripSecond} ${drawn.cased}`}
+              >
                 Sun as at {ASSUMED_LAT_DEG}° north: say where the beat lies in its sketch or survey
               </text>
             )}
             {!compact && waterTempC !== null && (
-              <text x={labelWidth + 8} y={42} className="strip-second cased">
+              <text x={labelWidth + 8} y={42} className={`${css.stripSecond} ${drawn.cased}`}>
                 water {formatTemp(waterTempC, units)}, read once
               </text>
             )}

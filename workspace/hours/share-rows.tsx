@@ -2,6 +2,8 @@ import { linePath } from '../../drawing/shapes';
 import { inHundred, inTen } from '../../words/words';
 import { ROWS, type StripScale } from './scale';
 import type { HourExposure, HourGlare } from '../state/answer';
+import css from './hours.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 /** Of ten glances, how many see the fish from the chosen place, and when it lies in shade. */
 export function GlanceRow({
@@ -30,13 +32,13 @@ export function GlanceRow({
             />
           ),
       )}
-      <text x={12} y={84} className="strip-second">
+      <text x={12} y={84} className={css.stripSecond}>
         shade on it
       </text>
-      <text x={12} y={108} className="strip-label">
+      <text x={12} y={108} className={css.stripLabel}>
         Glances
       </text>
-      <text x={12} y={124} className="strip-label">
+      <text x={12} y={124} className={css.stripLabel}>
         that see it
       </text>
       <path
@@ -47,12 +49,12 @@ export function GlanceRow({
       />
       <path
         d={linePath(glare.map((g): [number, number] => [x(g.hour), yShare(g.share)]))}
-        className="strip-glance"
+        className={css.stripGlance}
       />
       <text
         x={x(now) + 8}
         y={nowGlare > 0.6 ? yShare(nowGlare) + 17 : yShare(nowGlare) - 6}
-        className="strip-glance-word cased"
+        className={`${css.stripGlanceWord} ${drawn.cased}`}
       >
         {inTen(nowGlare)}
       </text>
@@ -77,10 +79,10 @@ export function SeenRow({
 }) {
   return (
     <>
-      <text x={12} y={108} className="strip-label">
+      <text x={12} y={108} className={css.stripLabel}>
         Seen at
       </text>
-      <text x={12} y={124} className="strip-label">
+      <text x={12} y={124} className={css.stripLabel}>
         the stand
       </text>
       {seen && nowSeen !== null ? (
@@ -93,18 +95,18 @@ export function SeenRow({
           />
           <path
             d={linePath(seen.map((p): [number, number] => [x(p.hour), yShare(p.exposure)]))}
-            className="strip-seen"
+            className={css.stripSeen}
           />
           <text
             x={x(now) + 8}
             y={Math.max(ROWS.seenTop + 10, yShare(nowSeen) - 6)}
-            className="strip-seen-word cased"
+            className={`${css.stripSeenWord} ${drawn.cased}`}
           >
             {inHundred(nowSeen)}
           </text>
         </>
       ) : (
-        <text x={labelWidth + 12} y={112} className="strip-second">
+        <text x={labelWidth + 12} y={112} className={css.stripSecond}>
           {looking
             ? 'Choose a fish and a place to look from, to see when it shows.'
             : 'Choose a fish and a stand to see how plainly it sees you through the day.'}

@@ -4,6 +4,8 @@ import { atHour, civilHour, clockText } from '../../core/units/index';
 import { linePath } from '../../drawing/shapes';
 import { FIRST_HOUR, LAST_HOUR, ROWS, type StripScale } from './scale';
 import { conditionsAt, sunDayOf } from '../state/light';
+import css from './hours.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 const POINTS = 74;
 
@@ -54,7 +56,7 @@ export function SunRow({
         </>
       )}
       <rect x={0} y={0} width={labelWidth} height={height} fill="var(--wet)" />
-      <text x={12} y={compact ? 38 : 58} className="strip-label">
+      <text x={12} y={compact ? 38 : 58} className={css.stripLabel}>
         Sun
       </text>
       <path
@@ -65,7 +67,7 @@ export function SunRow({
       />
       <path
         d={linePath(sun.map((p): [number, number] => [at(p.hour), ySun(p.deg)]))}
-        className="strip-line"
+        className={css.stripLine}
       />
       <circle
         cx={at(now)}
@@ -81,7 +83,7 @@ export function SunRow({
             x={Math.max(labelWidth + 2, at(rise) - 4)}
             y={56}
             textAnchor={at(rise) - labelWidth > 60 ? 'end' : 'start'}
-            className="strip-second"
+            className={css.stripSecond}
           >
             up {clockText(day!.kind === 'rises' ? day!.riseMs : 0, plan.timeZone)}
           </text>
@@ -89,24 +91,24 @@ export function SunRow({
             x={Math.min(width - 4, at(set) + 4)}
             y={56}
             textAnchor={width - at(set) > 80 ? 'start' : 'end'}
-            className="strip-second"
+            className={css.stripSecond}
           >
             down {clockText(day!.kind === 'rises' ? day!.setMs : 0, plan.timeZone)}
           </text>
         </>
       )}
       {day?.kind === 'never sets' && (
-        <text x={at(12)} y={58} className="strip-second">
+        <text x={at(12)} y={58} className={css.stripSecond}>
           The sun does not set today.
         </text>
       )}
       {day?.kind === 'never rises' && (
-        <text x={at(12)} y={58} className="strip-second">
+        <text x={at(12)} y={58} className={css.stripSecond}>
           The sun does not rise today.
         </text>
       )}
       {!compact && sunDeg > 0 && (
-        <text x={at(now) + 9} y={46} className="strip-second cased">
+        <text x={at(now) + 9} y={46} className={`${css.stripSecond} ${drawn.cased}`}>
           sun {Math.round(sunDeg)}° up
         </text>
       )}

@@ -11,6 +11,7 @@ import {
 import { sampleFlow } from '../../core/water/index';
 import { inHundred } from '../../words/words';
 import { usePart } from '../context';
+import css from './parts.module.css';
 
 /** How often covers meet a rise, by how many a minute, and what timing one makes of it. */
 export function RiseTiming({ riser }: { riser: Riser }) {
@@ -25,7 +26,7 @@ export function RiseTiming({ riser }: { riser: Riser }) {
   return (
     <>
       {chances.length > 0 && (
-        <table className="chances">
+        <table className={css.chances}>
           <caption>The next rise finds your fly there</caption>
           <tbody>
             <tr>

@@ -7,6 +7,7 @@ import { PACE_RAMP, type Theme } from '../../ui/tokens';
 import { type Camera } from '../../drawing/camera';
 
 import type { Cut } from './cut';
+import drawn from '../../drawing/marks.module.css';
 
 export function SectionCanvas({
   cut,
@@ -61,7 +62,9 @@ export function SectionCanvas({
     }
     pen.putImageData(image, 0, 0);
   });
-  return <canvas ref={canvas} className="water" aria-hidden="true" style={{ width, height }} />;
+  return (
+    <canvas ref={canvas} className={drawn.water} aria-hidden="true" style={{ width, height }} />
+  );
 }
 
 function rampBytes(theme: Theme): Uint8ClampedArray {

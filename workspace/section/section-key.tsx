@@ -4,6 +4,8 @@ import { type UnitSystem } from '../../core/units/index';
 import { rampColour } from '../../ui/colour';
 import { PACE_RAMP, type Theme } from '../../ui/tokens';
 import { usePart } from '../context';
+import css from './section.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 const PACE_WORDS = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;
 const PACE_AT = [0.05, 0.22, 0.5, 0.8, 1.1];
@@ -31,11 +33,11 @@ export function SectionKey({
   const x = width - PACE_WORDS.length * cell - 12;
   return (
     <g aria-hidden="true">
-      <text x={12} y={20} className="section-title cased">
+      <text x={12} y={20} className={`${css.sectionTitle} ${drawn.cased}`}>
         {along ? 'Along its lane' : 'Along the deepest line'}
       </text>
       {width > 500 && (
-        <text x={200} y={20} className="furniture cased">
+        <text x={200} y={20} className={`${drawn.furniture} ${drawn.cased}`}>
           depth drawn {ratio.toFixed(1)} times taller, falls {fallText(fallM, units)}
           {levelled ? ', drawn level' : ''}
         </text>
@@ -43,7 +45,12 @@ export function SectionKey({
       {!plain && (
         <g transform={`translate(${x} 6)`}>
           {width > 500 && (
-            <text x={-10} y={10} textAnchor="end" className="furniture strong cased">
+            <text
+              x={-10}
+              y={10}
+              textAnchor="end"
+              className={`${drawn.furniture} ${drawn.strong} ${drawn.cased}`}
+            >
               pace
             </text>
           )}
@@ -56,7 +63,12 @@ export function SectionKey({
                 stroke="var(--rule2)"
                 strokeWidth={0.8}
               />
-              <text x={cell / 2} y={22} textAnchor="middle" className="furniture small cased">
+              <text
+                x={cell / 2}
+                y={22}
+                textAnchor="middle"
+                className={`${drawn.furniture} ${drawn.small} ${drawn.cased}`}
+              >
                 {word}
               </text>
             </g>

@@ -8,6 +8,8 @@ import { linePath } from '../../drawing/shapes';
 
 import type { Cut } from './cut';
 import { valueOf } from '../state/answer';
+import css from './section.module.css';
+import drawn from '../../drawing/marks.module.css';
 
 export function SectionLines({
   cut,
@@ -42,7 +44,7 @@ export function SectionLines({
             strokeWidth={0.9}
           />
         ))}
-      <path d={linePath(line(cut.surface))} className="surface" />
+      <path d={linePath(line(cut.surface))} className={css.surface} />
     </g>
   );
 }
@@ -87,10 +89,15 @@ export function SectionPieces({
           <g key={r.from}>
             <path
               d={`M${a},${height - 20}v8M${b},${height - 20}v8M${a},${height - 16}H${b}`}
-              className="piece-span"
+              className={css.pieceSpan}
             />
             {b - a > NAME_PX && (
-              <text x={middle} y={height - 4} textAnchor="middle" className="furniture cased">
+              <text
+                x={middle}
+                y={height - 4}
+                textAnchor="middle"
+                className={`${drawn.furniture} ${drawn.cased}`}
+              >
                 {r.kind}
               </text>
             )}

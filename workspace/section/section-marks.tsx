@@ -10,6 +10,8 @@ import { Pebble } from '../../drawing/pebble';
 
 import type { Cut } from './cut';
 import { lieOf, markOf } from '../state/selectors';
+import drawn from '../../drawing/marks.module.css';
+import css from './section.module.css';
 
 /** What draws the fly in the section: the step Cast knows it, the section only where the surface lies. */
 export type FlyDrawing = ComponentType<{
@@ -59,7 +61,7 @@ export function SectionMarks({
             return (
               <g key={w}>
                 <path d={`M-5,${py}H5`} stroke="var(--ink)" strokeWidth={1.5} />
-                <text x={9} y={py + 4} className="furniture cased">
+                <text x={9} y={py + 4} className={`${drawn.furniture} ${drawn.cased}`}>
                   {w}
                 </text>
               </g>
@@ -85,7 +87,7 @@ export function SectionMarks({
             {isChosen && (
               <path
                 d={`M${x},${py}L${x - half},${y(surface)}M${x},${py}L${x + half},${y(surface)}M${x - half},${y(surface)}H${x + half}`}
-                className="window"
+                className={css.window}
               />
             )}
             <g
@@ -103,7 +105,7 @@ export function SectionMarks({
               x={x - 100 * scale - 10}
               y={py + 5}
               textAnchor="end"
-              className="fish-number cased"
+              className={`${drawn.fishNumber} ${drawn.cased}`}
             >
               {marks.indexOf(mark) + 1}
             </text>

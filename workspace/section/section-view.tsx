@@ -11,6 +11,7 @@ import { SectionKey } from './section-key';
 import { SectionLines, SectionPieces } from './section-lines';
 import { SectionMarks, type FlyDrawing } from './section-marks';
 import { targetOf } from '../state/selectors';
+import css from './section.module.css';
 
 const SKY_PX = 34;
 const GROUND_PX = 34;
@@ -37,12 +38,12 @@ export function SectionView({
   const theme = useThemeName();
   const along: Place | null = target;
   const cut = useMemo(() => (flow ? cutAlong(flow, along) : null), [flow, along]);
-  if (!cut || !flow || width === 0) return <div className="section" />;
+  if (!cut || !flow || width === 0) return <div className={css.section} />;
   const vertical = (height - SKY_PX - GROUND_PX) / Math.max(0.3, cut.highestM - cut.lowestM);
   const shownVertical = Math.min(vertical, 6 * camera.scale);
   const y = (heightM: number) => SKY_PX + (cut.highestM - heightM) * shownVertical;
   return (
-    <div className="section" style={{ opacity: stale ? 0.75 : 1 }}>
+    <div className={css.section} style={{ opacity: stale ? 0.75 : 1 }}>
       {!plain && (
         <SectionCanvas
           cut={cut}

@@ -5,6 +5,7 @@ import { usePart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import { snagName, towardWords } from '../../../words/cast-words';
 import { valueOf } from '../../state/answer';
+import panel from '../../../ui/panel.module.css';
 
 /** After the take: which way to press, where to lead and land it, and what it would make for. */
 export function AfterTake() {
@@ -24,18 +25,18 @@ export function AfterTake() {
           : 'No slack, shallow water lies within your reach: bring it to where you stand.'}
       </p>
       {away.danger && (
-        <p className="caution">
+        <p className={panel.caution}>
           Keep it off {snagName(away.danger.kind)}, {formatLength(away.danger.awayM, units)} from
           its way.
         </p>
       )}
       {away.passes && (
-        <p className="caution">
+        <p className={panel.caution}>
           It passes {nameOf(away.passes.fishId)} within {formatLength(away.passes.awayM, units)}:
           that one will know.
         </p>
       )}
-      <p className="second">
+      <p className={panel.second}>
         Wet hands, barbless, the fish in the water.
         {tempC !== null && tempC > 17 ? ' Short: the water is warm.' : ''} Mind your footing: never
         step deeper after a fish.

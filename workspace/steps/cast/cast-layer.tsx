@@ -12,6 +12,8 @@ import { ShotsOnPlan } from './shots-layer';
 import { valueOf } from '../../state/answer';
 import { createPlanActions } from '../../plan-actions';
 import { isPale } from '../../state/selectors';
+import css from './cast.module.css';
+import drawn from '../../../drawing/marks.module.css';
 
 type XY = [number, number];
 
@@ -60,24 +62,24 @@ function Rod({ camera }: { camera: Camera }) {
     <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
       {step === 'cast' && line && (
         <>
-          <path d={linePath(line)} className="line-case" />
-          <path d={linePath(line.slice(Math.max(0, leader - 1)))} className="fly-line" />
-          <path d={linePath(line.slice(0, leader))} className="leader" />
+          <path d={linePath(line)} className={css.lineCase} />
+          <path d={linePath(line.slice(Math.max(0, leader - 1)))} className={css.flyLine} />
+          <path d={linePath(line.slice(0, leader))} className={css.leader} />
           {frame?.tensionN.map((n, i) =>
             n > BITES_N && i < line.length - 1 ? (
-              <path key={i} d={linePath([line[i]!, line[i + 1]!])} className="bites" />
+              <path key={i} d={linePath([line[i]!, line[i + 1]!])} className={css.bites} />
             ) : null,
           )}
           <circle
             cx={line[line.length - 2]![0]}
             cy={line[line.length - 2]![1]}
             r={2.6}
-            className="entry-dot"
+            className={css.entryDot}
           />
-          {frame && <circle cx={line[0]![0]} cy={line[0]![1]} r={4.4} className="fly-now" />}
+          {frame && <circle cx={line[0]![0]} cy={line[0]![1]} r={4.4} className={css.flyNow} />}
         </>
       )}
-      <path d={`M${sx + nx},${sy + ny}L${tx},${ty}L${sx - nx},${sy - ny}Z`} className="rod" />
+      <path d={`M${sx + nx},${sy + ny}L${tx},${ty}L${sx - nx},${sy - ny}Z`} className={css.rod} />
     </g>
   );
 }
@@ -96,7 +98,7 @@ function Track({ camera }: { camera: Camera }) {
         const d = linePath(points);
         return (
           <g key={i}>
-            <path d={d} className="track-case" />
+            <path d={d} className={css.trackCase} />
             <path d={d} className={TRACK_CLASS[run.kind]} />
           </g>
         );
@@ -112,15 +114,15 @@ function LandingHandle({ camera }: { camera: Camera }) {
   return (
     <g
       {...drag}
-      className="handle"
+      className={drawn.handle}
       role="button"
       aria-label={`Landing place of the fly, x ${landing.xM.toFixed(1)} m, y ${landing.yM.toFixed(1)} m. Arrow keys move it.`}
       transform={`translate(${pageX(camera, landing.xM)} ${pageY(camera, landing.yM)})`}
     >
-      <circle r={22} className="handle-area" />
-      <circle r={5} className="landing-case" />
-      <circle r={5} className="landing" />
-      <path d="M7,-6l4,-4M9,1l6,0M0,-9l0,-6" className="splash" />
+      <circle r={22} className={drawn.handleArea} />
+      <circle r={5} className={drawn.landingCase} />
+      <circle r={5} className={drawn.landing} />
+      <path d="M7,-6l4,-4M9,1l6,0M0,-9l0,-6" className={css.splash} />
     </g>
   );
 }
@@ -140,20 +142,20 @@ function StandHandle({ camera }: { camera: Camera }) {
   return (
     <g
       {...drag}
-      className="handle"
+      className={drawn.handle}
       role="button"
       aria-label={`Stand, x ${stand.xM.toFixed(1)} m, y ${stand.yM.toFixed(1)} m, ${posture}. Arrow keys move it.`}
       transform={`translate(${x} ${y})`}
     >
-      <circle r={22} className="handle-area" />
-      <path d="M0,-10A10,10 0 0 0 0,10Z" transform={`rotate(${deg})`} className="stand" />
+      <circle r={22} className={drawn.handleArea} />
+      <path d="M0,-10A10,10 0 0 0 0,10Z" transform={`rotate(${deg})`} className={css.stand} />
       <g transform="translate(26 12) scale(1.45)">
-        <path d={mark.path} className="posture-case" />
-        <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} className="posture-head-case" />
-        <path d={mark.path} className="posture" />
+        <path d={mark.path} className={drawn.postureCase} />
+        <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} className={drawn.postureHeadCase} />
+        <path d={mark.path} className={drawn.posture} />
         <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
       </g>
-      <text x={40} y={12} className="angler-word cased">
+      <text x={40} y={12} className={`${drawn.anglerWord} ${drawn.cased}`}>
         {
           {
             stand: 'stand here',

@@ -24,6 +24,7 @@ import { isPale, numberOfMark, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import { createPlanActions } from '../../plan-actions';
+import panel from '../../../ui/panel.module.css';
 
 /** Where to stand, how to lay the line, how far to lead; and the drift that comes of it. */
 export function CastPanel() {
@@ -43,7 +44,7 @@ export function CastPanel() {
     );
   return (
     <>
-      <section className={stale ? 'stale' : ''}>
+      <section className={stale ? panel.stale : ''}>
         <Heading />
         <DriftFigures />
         <Lengths />
@@ -80,7 +81,7 @@ function Heading() {
         {target ? (markNumber ? `Fish ${markNumber}` : 'The fish in the lie') : 'A cast'}, from{' '}
         {standWords(stand, target, sideOf(stand), units)}
       </h2>
-      <p className="second">
+      <p className={panel.second}>
         {postureName(posture)}. {layHow(lay, units)}
         {seen !== null && target ? ` Seen: ${inHundred(seen)}.` : ''}
       </p>
@@ -97,7 +98,7 @@ function Lengths() {
   if (!now) return null;
   return (
     <>
-      <dl className="facts three">
+      <dl className={`${panel.facts} ${panel.three}`}>
         <DescriptionRow name="lead">
           {now.leadM === null ? 'no fish' : formatLength(now.leadM, units)}
         </DescriptionRow>
@@ -109,7 +110,7 @@ function Lengths() {
         </DescriptionRow>
       </dl>
       {lead && now.leadM !== null && Math.abs(now.leadM - lead.leadM) > 0.25 && (
-        <p className="second">
+        <p className={panel.second}>
           It wants {formatLength(lead.leadM, units)} of lead: {formatLength(lead.reactionM, units)}{' '}
           to see it coming, {formatLength(lead.splashM, units)} for the splash
           {lead.driftBackM > 0 ? `, ${formatLength(lead.driftBackM, units)} it drops back` : ''}.
@@ -138,7 +139,7 @@ function Rest() {
         options={FLY_KINDS.map((f) => [f, FLY_NAMES[f]] as const)}
         onChange={casting.setFly}
       />
-      <div className="row">
+      <div className={panel.row}>
         <Button voice="solid" onClick={() => acting.go('log')}>
           Log a try
         </Button>
@@ -146,12 +147,12 @@ function Rest() {
           The card
         </ButtonAnchor>
       </div>
-      <p className="second">
+      <p className={panel.second}>
         Drag the stand, the open dot where the fly lands, or the fish. Arrow keys move what is
         focused.
       </p>
       <Disclosure title="What this rests on">
-        <p className="second">
+        <p className={panel.second}>
           Line and leader as a chain in the solved surface current, pulled by the sag of what hangs
           from the rod; slack under the rod is taken in at {formatSpeed(RETRIEVE_MPS, units)}. Clean
           is below {formatSpeed(MICRO_MPS, units)} of drag, a wake above{' '}

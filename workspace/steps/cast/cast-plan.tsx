@@ -8,6 +8,8 @@ import { usePart } from '../../context';
 import { linePath } from '../../../drawing/shapes';
 import { isPale, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
+import css from './cast.module.css';
+import drawn from '../../../drawing/marks.module.css';
 
 type XY = [number, number];
 
@@ -42,10 +44,12 @@ function Room({ camera, now, stand }: { camera: Camera; now: CastNow; stand: Pla
   const ends = now.room.rays.filter((r) => r.met !== null && r.overheadM < shownM);
   return (
     <>
-      <path d={`${linePath([at(camera, stand), ...rim])}Z`} className="room" />
+      <path d={`${linePath([at(camera, stand), ...rim])}Z`} className={css.room} />
       {ends.map((r, i) => {
         const [x, y] = at(camera, off(stand, r.bearingRad, r.overheadM));
-        return <path key={i} d={`M${x - 4},${y - 4}l8,8M${x + 4},${y - 4}l-8,8`} className="met" />;
+        return (
+          <path key={i} d={`M${x - 4},${y - 4}l8,8M${x + 4},${y - 4}l-8,8`} className={css.met} />
+        );
       })}
     </>
   );
@@ -65,13 +69,13 @@ function FalseCasts({ camera, now, stand }: { camera: Camera; now: CastNow; stan
   const end = at(camera, off(stand, bearingRad, 0.55 * now.distanceM));
   return (
     <>
-      <path d={linePath([at(camera, stand), end])} className="false-cast-line" />
-      <path d={linePath(arc)} className="false-cast" />
+      <path d={linePath([at(camera, stand), end])} className={css.falseCastLine} />
+      <path d={linePath(arc)} className={css.falseCast} />
       <text
         x={word[0]}
         y={word[1]}
         textAnchor={word[0] < at(camera, stand)[0] ? 'end' : 'start'}
-        className="angler-word cased small-word"
+        className={`${drawn.anglerWord} ${drawn.cased} ${css.smallWord}`}
       >
         false casts
       </text>
@@ -104,12 +108,12 @@ function LeadAndLift({ camera }: { camera: Camera }) {
   const lift = lead && best && liftPlace(best, lead.liftPastM, target);
   return (
     <>
-      <path d={`${linePath([a, b])}${cap(a)}${cap(b)}`} className="bracket-case" />
-      <path d={`${linePath([a, b])}${cap(a)}${cap(b)}`} className="bracket" />
+      <path d={`${linePath([a, b])}${cap(a)}${cap(b)}`} className={css.bracketCase} />
+      <path d={`${linePath([a, b])}${cap(a)}${cap(b)}`} className={css.bracket} />
       <text
         x={Math.max(a[0], b[0]) + 8}
         y={(a[0] > b[0] ? a : b)[1] + 4}
-        className="angler-word cased"
+        className={`${drawn.anglerWord} ${drawn.cased}`}
       >
         lead {formatLength(leadM, units)}
       </text>
@@ -145,9 +149,13 @@ function Lift({ camera, place, toward }: { camera: Camera; place: Place; toward:
   const d2 = `${linePath([arm(1), apex, arm(-1)])}`;
   return (
     <>
-      <path d={d2} className="bracket-case" />
-      <path d={d2} className="lift" />
-      <text x={apex[0] + 24 * ux - 12} y={apex[1] + 24 * uy + 5} className="angler-word cased">
+      <path d={d2} className={css.bracketCase} />
+      <path d={d2} className={css.lift} />
+      <text
+        x={apex[0] + 24 * ux - 12}
+        y={apex[1] + 24 * uy + 5}
+        className={`${drawn.anglerWord} ${drawn.cased}`}
+      >
         lift
       </text>
     </>
@@ -162,13 +170,13 @@ function LandIt({ camera }: { camera: Camera }) {
   const danger = away.danger && at(camera, away.danger.at);
   return (
     <>
-      <path d={linePath([at(camera, away.from), [x, y]])} className="led-fish-case" />
-      <path d={linePath([at(camera, away.from), [x, y]])} className="led-fish" />
-      <path d={`M${x - 5},${y - 5}l10,10M${x + 5},${y - 5}l-10,10`} className="led-fish-cross" />
+      <path d={linePath([at(camera, away.from), [x, y]])} className={css.ledFishCase} />
+      <path d={linePath([at(camera, away.from), [x, y]])} className={css.ledFish} />
+      <path d={`M${x - 5},${y - 5}l10,10M${x + 5},${y - 5}l-10,10`} className={css.ledFishCross} />
       {danger && (
         <g transform={`translate(${danger[0]} ${danger[1]})`}>
-          <rect x={-8} y={-8} width={16} height={16} className="danger" />
-          <path d="M0,-5V1M0,4v.5" className="danger-mark" />
+          <rect x={-8} y={-8} width={16} height={16} className={css.danger} />
+          <path d="M0,-5V1M0,4v.5" className={css.dangerMark} />
         </g>
       )}
     </>
@@ -187,7 +195,7 @@ export function Covers({ camera }: { camera: Camera }) {
   if (!pool && camera.scale < NUMBERED_PX_PER_M)
     return list.map((c, i) => {
       const [x, y] = at(camera, c.place);
-      return <circle key={i} cx={x} cy={y} r={3.2} className="cover" />;
+      return <circle key={i} cx={x} cy={y} r={3.2} className={drawn.cover} />;
     });
   return (
     <>
@@ -195,8 +203,8 @@ export function Covers({ camera }: { camera: Camera }) {
         const [x, y] = at(camera, c.place);
         return (
           <g key={i} transform={`translate(${x} ${y})`}>
-            <circle r={9} className="cover" />
-            <text y={4.2} textAnchor="middle" className="cover-number">
+            <circle r={9} className={drawn.cover} />
+            <text y={4.2} textAnchor="middle" className={drawn.coverNumber}>
               {i + 1}
             </text>
           </g>

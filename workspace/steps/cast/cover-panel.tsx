@@ -11,6 +11,8 @@ import { RiseTiming } from '../../parts/rise-timing';
 import { targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './cast.module.css';
 
 /** Where the fly goes first, second and third; the pool in order; timing; when to rest and look again. */
 export function CoverPanel() {
@@ -35,13 +37,13 @@ export function CoverPanel() {
       </p>
       <Timing />
       <LookAgain />
-      <div className="row">
+      <div className={panel.row}>
         <Button aria-pressed={asked} onClick={() => casting.showPool(!asked)}>
           {asked ? 'This fish alone' : 'Cover the whole water'}
         </Button>
       </div>
       {asked && !pool && (
-        <p className="working" role="status">
+        <p className={panel.working} role="status">
           Laying out the covers.
         </p>
       )}
@@ -70,14 +72,14 @@ function LookAgain() {
   const units = usePart((s) => s.settings.units);
   if (!lookout || !stand)
     return (
-      <p className="second">
+      <p className={panel.second}>
         Three clean covers without an answer: step back, and see whether it is still there before
         you change anything.
       </p>
     );
   const off = Math.hypot(lookout.xM - stand.xM, lookout.yM - stand.yM);
   return (
-    <p className="second">
+    <p className={panel.second}>
       Three clean covers without an answer: go back to place {lookoutLetter(0)} of Spot,{' '}
       {formatLength(off, units)} from here, and see whether it is still there.
     </p>
@@ -89,7 +91,7 @@ function Pool({ pool }: { pool: PoolCover[] }) {
   const rodM = usePart((s) => s.settings.rodM);
   if (pool.length === 0) return <p>No water lies within your reach from here.</p>;
   return (
-    <table className="pool">
+    <table className={css.pool}>
       <caption>In this order, numbered on the plan</caption>
       <thead>
         <tr>

@@ -5,6 +5,7 @@ import { usePart } from '../../context';
 import { driftWhy, PASS_WORDS } from '../../../words/words';
 import { DRIFT_S } from './questions';
 import { valueOf } from '../../state/answer';
+import panel from '../../../ui/panel.module.css';
 
 /** The one large figure with its band, whether the fly passes the fish, and why the drift ends. */
 export function DriftFigures() {
@@ -12,7 +13,7 @@ export function DriftFigures() {
   const units = usePart((s) => s.settings.units);
   if (!drift)
     return (
-      <p className="working" role="status">
+      <p className={panel.working} role="status">
         Casting.
       </p>
     );
@@ -21,7 +22,7 @@ export function DriftFigures() {
   const whole = cleanS.best >= DRIFT_S - 0.11;
   return (
     <>
-      <p className="large" aria-live="polite">
+      <p className={panel.large} aria-live="polite">
         {known ? (
           <>
             {whole ? `${DRIFT_S}` : cleanS.best.toFixed(1)}
@@ -38,7 +39,7 @@ export function DriftFigures() {
         )}
       </p>
       {best.passesFish && (
-        <p className="pass">
+        <p>
           <strong>
             {PASS_WORDS[best.passesFish]}
             {best.passesAtS !== null ? ` at ${formatSeconds(best.passesAtS)}` : ''}.

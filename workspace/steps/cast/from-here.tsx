@@ -16,6 +16,7 @@ import {
 import type { Settings } from '../../../core/log/index';
 import { valueOf } from '../../state/answer';
 import { createPlanActions } from '../../plan-actions';
+import panel from '../../../ui/panel.module.css';
 
 const WINDS: readonly (readonly [Settings['windFrom'], string])[] = [
   ['unknown', 'not known'],
@@ -38,14 +39,14 @@ export function FromHere() {
     <section>
       <h3>From here</h3>
       {now.by === null && (
-        <p role="status" className="caution">
+        <p role="status" className={panel.caution}>
           {now.distanceM > now.layReachM
             ? `Too far for this lay: it reaches ${formatLength(now.layReachM, units)}.`
             : 'No room behind for this cast: see what remains below, or move the stand.'}
         </p>
       )}
-      {now.snag && <p className="caution">The line lies over wood or rock.</p>}
-      <dl className="facts">
+      {now.snag && <p className={panel.caution}>The line lies over wood or rock.</p>}
+      <dl className={panel.facts}>
         {now.angleRad !== null && (
           <DescriptionRow name="Angle">{angleWords(now.angleRad)}</DescriptionRow>
         )}
@@ -68,7 +69,7 @@ export function FromHere() {
         <strong>Behind.</strong> {roomWords(now.room, units)}
         {now.by ? ` Thrown ${castName(now.by)}.` : ''}
       </p>
-      <p className="second">Remaining: {remainingCasts(now.room, units)}.</p>
+      <p className={panel.second}>Remaining: {remainingCasts(now.room, units)}.</p>
       {now.falseCast && (
         <p>
           <strong>False casts</strong>{' '}

@@ -10,6 +10,8 @@ import { castName, layName, mendName } from '../../../words/cast-words';
 import { DRIFT_S } from './questions';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './cast.module.css';
 
 const WIDTH = 206;
 const SHOWN = 5;
@@ -26,7 +28,7 @@ export function LayPanel() {
   const [all, setAll] = useState(false);
   if (!study)
     return (
-      <p className="working" role="status">
+      <p className={panel.working} role="status">
         Trying every lay from here.
       </p>
     );
@@ -43,13 +45,15 @@ export function LayPanel() {
   return (
     <>
       <h3>How the line is laid</h3>
-      <p className="second">
-        {passesAtS !== null && <span className="his">passes it at {formatSeconds(passesAtS)}</span>}
+      <p className={panel.second}>
+        {passesAtS !== null && (
+          <span className={panel.his}>passes it at {formatSeconds(passesAtS)}</span>
+        )}
         {liftS !== null && liftS < DRIFT_S && (
-          <span className="yours"> · lift at {formatSeconds(liftS)}</span>
+          <span className={panel.yours}> · lift at {formatSeconds(liftS)}</span>
         )}
       </p>
-      <ul className="lays" aria-label="Lays from this stand">
+      <ul className={css.lays} aria-label="Lays from this stand">
         {shown.map((row) => (
           <LayLine
             key={layName(row.lay)}
@@ -61,7 +65,7 @@ export function LayPanel() {
           />
         ))}
       </ul>
-      <div className="row">
+      <div className={panel.row}>
         <Button aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? 'The best alone' : `All ${rows.length} lays`}
         </Button>
@@ -102,8 +106,8 @@ function LayLine({
       : secondsOf(cleanS.best);
   return (
     <li>
-      <Button voice="bare" aria-pressed={chosen} className="lay" onClick={onTake}>
-        <span className="lay-name">
+      <Button voice="bare" aria-pressed={chosen} className={css.lay} onClick={onTake}>
+        <span className={css.layName}>
           {layName(row.lay)}
           <em>{told}</em>
         </span>
@@ -116,9 +120,11 @@ function LayLine({
               height={10}
               fill="var(--rule)"
             />
-            <path d={`M0,8H${x(micro)}`} className="track-clean" />
-            {micro < wake && <path d={`M${x(micro) + 4},8H${x(wake)}`} className="track-micro" />}
-            {wake < DRIFT_S && <path d={`M${x(wake)},8H${WIDTH}`} className="track-wake" />}
+            <path d={`M0,8H${x(micro)}`} className={css.trackClean} />
+            {micro < wake && (
+              <path d={`M${x(micro) + 4},8H${x(wake)}`} className={css.trackMicro} />
+            )}
+            {wake < DRIFT_S && <path d={`M${x(wake)},8H${WIDTH}`} className={css.trackWake} />}
             <path d={`M${x(cleanS.best)},2v12`} stroke="var(--ink)" strokeWidth={2.4} />
             {passesAtS !== null && (
               <path d={`M${x(passesAtS)},0v16`} stroke="var(--fish)" strokeWidth={1.8} />
@@ -129,7 +135,7 @@ function LayLine({
           </svg>
         )}
         {row.by !== null && row.by !== 'overhead' && (
-          <span className="second">thrown {castName(row.by)}</span>
+          <span className={panel.second}>thrown {castName(row.by)}</span>
         )}
       </Button>
     </li>
@@ -212,6 +218,6 @@ function MendLine() {
       </p>
     );
   return ends === null ? null : (
-    <p className="second">No mend buys time here: it needs slack on the water to work.</p>
+    <p className={panel.second}>No mend buys time here: it needs slack on the water to work.</p>
   );
 }

@@ -8,6 +8,8 @@ import { useActions, usePart, useWorkspace } from '../../context';
 import { DRIFT_S } from './questions';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
+import css from './cast.module.css';
+import panel from '../../../ui/panel.module.css';
 
 /** The drift as a film: line and leader as they lie, from the moment the fly lands. */
 export function Playback() {
@@ -35,8 +37,8 @@ export function Playback() {
   if (!best) return null;
   const ready = film !== undefined && !dragging;
   return (
-    <div className="playback">
-      <div className="row">
+    <div className={css.playback}>
+      <div className={panel.row}>
         <Button
           disabled={!ready}
           onClick={() =>
@@ -64,7 +66,7 @@ export function Playback() {
         aria-valuetext={momentText(best, atS ?? 0, units)}
         onChange={(e) => casting.showFilm(Number(e.target.value))}
       />
-      <p className="second">
+      <p className={panel.second}>
         {momentText(best, atS ?? 0, units)}
         {atS !== null && ' Black: where the line is pulled.'}
       </p>

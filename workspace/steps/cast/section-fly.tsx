@@ -8,6 +8,8 @@ import { frameAt } from './film';
 import { DRIFT_S } from './questions';
 import { targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
+import css from './cast.module.css';
+import drawn from '../../../drawing/marks.module.css';
 
 /** Above the surface the track is drawn this high, so that it hides nothing, px. */
 const ABOVE_PX = 7;
@@ -40,27 +42,27 @@ export function SectionFly({
         for (let n = run.from; n <= run.to; n++) points.push(at(best.x[n]!));
         return (
           <g key={i}>
-            <path d={linePath(points)} className="track-case" />
+            <path d={linePath(points)} className={css.trackCase} />
             <path d={linePath(points)} className={TRACK_CLASS[run.kind]} />
           </g>
         );
       })}
-      <circle cx={lx} cy={ly} r={5} className="landing-case" />
-      <circle cx={lx} cy={ly} r={5} className="landing" />
+      <circle cx={lx} cy={ly} r={5} className={drawn.landingCase} />
+      <circle cx={lx} cy={ly} r={5} className={drawn.landing} />
       {liftX !== null && (
         <path
           d={`M${at(liftX)[0] - 6},${at(liftX)[1] - 12}L${at(liftX)[0]},${at(liftX)[1] - 3}L${at(liftX)[0] + 6},${at(liftX)[1] - 12}`}
-          className="lift"
+          className={css.lift}
         />
       )}
       {now && (
         <>
-          <circle cx={now[0]} cy={now[1]} r={4.4} className="fly-now" />
+          <circle cx={now[0]} cy={now[1]} r={4.4} className={css.flyNow} />
           <text
             x={now[0]}
             y={now[1] - 10}
             textAnchor="middle"
-            className="angler-word cased small-word"
+            className={`${drawn.anglerWord} ${drawn.cased} ${css.smallWord}`}
           >
             {Math.min(DRIFT_S, frame.tS).toFixed(1)} s
           </text>

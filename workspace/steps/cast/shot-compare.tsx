@@ -6,6 +6,7 @@ import { usePart } from '../../context';
 import { angleWords, castName, layName } from '../../../words/cast-words';
 import { inHundred, postureName } from '../../../words/words';
 import { valueOf } from '../../state/answer';
+import css from './cast.module.css';
 
 const ROWS: readonly (readonly [string, (s: Shot, u: UnitSystem) => string])[] = [
   [
@@ -34,7 +35,7 @@ export function ShotCompare() {
   const two = [shots.shots[a], shots.shots[b]];
   if (!two[0] || !two[1]) return null;
   return (
-    <table className="compare">
+    <table className={css.compare}>
       <caption>Side by side</caption>
       <thead>
         <tr>

@@ -8,6 +8,8 @@ import { useActions, usePart } from '../../context';
 import { NOTHING_ASKED } from '../../state/shots-asked';
 import { layKindName, TERM_NAMES } from '../../../words/cast-words';
 import { createCastActions } from './cast-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './cast.module.css';
 
 /** Terms that the angler may weigh; the rest keep their weight. */
 const WEIGHED: readonly Term[] = [
@@ -46,7 +48,7 @@ export function ShotsAsk() {
   };
   return (
     <Disclosure title={changed ? 'Your say: changed' : 'Your say: keep, leave out, weigh'}>
-      <div className="row">
+      <div className={panel.row}>
         <Button
           aria-pressed={asked.pinStand}
           disabled={!stand}
@@ -81,7 +83,7 @@ export function ShotsAsk() {
         </Button>
       </div>
       {asked.withoutSpots.length + asked.withoutLays.length > 0 && (
-        <p className="second">
+        <p className={panel.second}>
           Left out: {asked.withoutSpots.length} {asked.withoutSpots.length === 1 ? 'spot' : 'spots'}
           {asked.withoutLays.length > 0
             ? `, and the lays ${asked.withoutLays.map((k) => layKindName(k).toLowerCase()).join(', ')}`
@@ -90,7 +92,7 @@ export function ShotsAsk() {
         </p>
       )}
       {WEIGHED.map((t) => (
-        <div key={t} className="weigh">
+        <div key={t} className={css.weigh}>
           <span>{TERM_NAMES[t]}</span>
           <Choice
             label={TERM_NAMES[t]}
@@ -101,7 +103,7 @@ export function ShotsAsk() {
         </div>
       ))}
       {changed && (
-        <div className="row">
+        <div className={panel.row}>
           <Button onClick={() => casting.askShots(NOTHING_ASKED)}>Take it all back</Button>
         </div>
       )}

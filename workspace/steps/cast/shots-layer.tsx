@@ -5,6 +5,8 @@ import { useActions, usePart } from '../../context';
 import { layName } from '../../../words/cast-words';
 import { isStale, valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
+import drawn from '../../../drawing/marks.module.css';
+import css from './cast.module.css';
 
 /** Stands of the shots that were found, numbered as in the list; the one taken has its own mark. */
 export function ShotsOnPlan({ camera }: { camera: Camera }) {
@@ -27,11 +29,13 @@ export function ShotsOnPlan({ camera }: { camera: Camera }) {
         const deg = (Math.atan2(ly - y, lx - x) * 180) / Math.PI;
         return (
           <g key={i}>
-            {compared.includes(i) && <path d={`M${x},${y}L${lx},${ly}`} className="compared" />}
+            {compared.includes(i) && (
+              <path d={`M${x},${y}L${lx},${ly}`} className={drawn.compared} />
+            )}
             <g
               role="button"
               tabIndex={0}
-              className="handle shot-mark"
+              className={drawn.handle}
               aria-label={`Shot ${i + 1}, ${layName(shot.lay)}. Take it.`}
               transform={`translate(${x} ${y})`}
               onClick={(e) => {
@@ -45,16 +49,16 @@ export function ShotsOnPlan({ camera }: { camera: Camera }) {
                 }
               }}
             >
-              <circle r={22} className="handle-area" />
+              <circle r={22} className={drawn.handleArea} />
               <path
                 d="M0,-10A10,10 0 0 0 0,10Z"
                 transform={`rotate(${deg})`}
-                className="shot-stand"
+                className={css.shotStand}
               />
               <text
                 x={before < i ? 14 + 12 * (i - before) : 14}
                 y={5}
-                className="angler-word cased"
+                className={`${drawn.anglerWord} ${drawn.cased}`}
               >
                 {i + 1}
               </text>

@@ -21,6 +21,8 @@ import { ShotsAsk } from './shots-ask';
 import { targetOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
+import css from './cast.module.css';
+import panel from '../../../ui/panel.module.css';
 
 /** Stands that can be reached times every lay: the best pickDiverse, and why the obvious loses. */
 export function ShotsPanel() {
@@ -35,7 +37,7 @@ export function ShotsPanel() {
     <section>
       <h3>Where to cast from</h3>
       {looking ? (
-        <div role="status" className="searching">
+        <div role="status" className={css.searching}>
           <p>Looking at every stand and lay: {Math.round(100 * search.progress)} %.</p>
           <ProgressBar share={search.progress} label="Looking for stands" />
           <Button onClick={() => casting.cancelSearch()}>Stop</Button>
@@ -47,7 +49,7 @@ export function ShotsPanel() {
             <p role="status">What was asked has changed since: these are the shots from before.</p>
           )}
           {(stale || !shots) && (
-            <div className="row">
+            <div className={panel.row}>
               <Button
                 voice={stale ? 'solid' : 'line'}
                 disabled={!flowReady}
@@ -61,8 +63,8 @@ export function ShotsPanel() {
       )}
       {shots?.kind === 'no shots' && <p role="status">{NO_SHOTS_WORDS[shots.reason]}</p>}
       {shots?.kind === 'shots' && (
-        <div className={stale || looking ? 'stale' : ''}>
-          <ol className="shots">
+        <div className={stale || looking ? panel.stale : ''}>
+          <ol className={css.shots}>
             {shots.shots.map((shot, i) => (
               <ShotRow key={i} shot={shot} index={i} />
             ))}
@@ -70,15 +72,15 @@ export function ShotsPanel() {
           <ShotCompare />
           {shots.alternatives.length > 0 && (
             <>
-              <p className="band-title">What loses</p>
+              <p className={panel.bandTitle}>What loses</p>
               {shots.alternatives.map((l) => (
-                <p key={l.what} className="second">
+                <p key={l.what} className={panel.second}>
                   {loserWords(l, units)}
                 </p>
               ))}
             </>
           )}
-          <p className="second">
+          <p className={panel.second}>
             {shots.looked.candidates.toLocaleString('en')} casts from{' '}
             {shots.looked.stands.toLocaleString('en')} stands weighed,{' '}
             {shots.looked.simulated.toLocaleString('en')} simulated
@@ -109,7 +111,7 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
     <li>
       <Button
         voice="bare"
-        className="shot"
+        className={css.shot}
         aria-pressed={taken}
         onClick={() => casting.applyShot(index)}
       >
@@ -121,11 +123,15 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
           {postureName(shot.posture)}, seen {inHundred(shot.facts.exposure)}.
         </span>
       </Button>
-      <p className="second">
+      <p className={panel.second}>
         {capital(good.filter(Boolean).join(', '))}.
         {bad.length > 0 && <em> But {bad.join(', ')}.</em>}
       </p>
-      <Check className="second" checked={compared} onChange={() => casting.compareShot(index)}>
+      <Check
+        className={panel.second}
+        checked={compared}
+        onChange={() => casting.compareShot(index)}
+      >
         compare
       </Check>
     </li>

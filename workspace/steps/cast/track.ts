@@ -1,3 +1,4 @@
+import css from './cast.module.css';
 import type { DriftResult } from '../../../core/cast/index';
 
 /** Runs of the track by drag class. */
@@ -17,4 +18,4 @@ export function runsOf(best: DriftResult): { kind: 0 | 1 | 2; from: number; to: 
   return runs;
 }
 
-export const TRACK_CLASS = ['track-clean', 'track-micro', 'track-wake'] as const;
+export const TRACK_CLASS = [css.trackClean, css.trackMicro, css.trackWake] as const;

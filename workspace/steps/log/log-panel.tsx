@@ -21,6 +21,8 @@ import { TextInput } from '../../../ui/input';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { numberOfMark, targetOf } from '../../state/selectors';
 import { createTryActions } from '../../records/try-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './log.module.css';
 
 /** Tries at the chosen fish: begun with a fly, one press an event, nothing overwritten. */
 export function LogPanel() {
@@ -52,7 +54,7 @@ function BeginTry() {
   const [fly, setFly] = useState('');
   return (
     <form
-      className="stack"
+      className={panel.stack}
       onSubmit={(e) => {
         e.preventDefault();
         log.beginTry(fly.trim());
@@ -70,7 +72,7 @@ function BeginTry() {
       <Button voice="solid" type="submit">
         Begin a try
       </Button>
-      <p className="second">
+      <p className={panel.second}>
         The plan of this moment, its stand, lay and predicted drift, is kept with the try.
       </p>
     </form>
@@ -118,16 +120,16 @@ function OpenTry({ attempt }: { attempt: Try }) {
   };
   return (
     <div>
-      <p className="second">
+      <p className={panel.second}>
         {fold.state === 'hooked' ? `Fish on, at cast ${fold.casts},` : `Cast ${fold.casts + 1}`}{' '}
         with {fold.fly === '' ? 'a fly not named' : fold.fly}.
       </p>
-      <div className="pad">
+      <div className={css.pad}>
         {possibleEvents(fold.state).map((code) => (
           <Button
             voice="bare"
             key={code}
-            className="event"
+            className={css.event}
             aria-pressed={asking === code}
             onClick={() => press(code)}
           >
@@ -137,7 +139,7 @@ function OpenTry({ attempt }: { attempt: Try }) {
       </div>
       {asking && (
         <form
-          className="stack asked"
+          className={`${panel.stack} ${css.asked}`}
           onSubmit={(e) => {
             e.preventDefault();
             keepAsked();
@@ -162,10 +164,10 @@ function OpenTry({ attempt }: { attempt: Try }) {
           </Button>
         </form>
       )}
-      <span id="asked-problem" role="alert" className="problem">
+      <span id="asked-problem" role="alert" className={panel.problem}>
         {problem}
       </span>
-      <label className="stack note">
+      <label className={`${panel.stack} ${panel.note}`}>
         Note for the next press
         <TextInput
           voice="words"
@@ -174,11 +176,11 @@ function OpenTry({ attempt }: { attempt: Try }) {
           onChange={(e) => setNote(e.target.value)}
         />
       </label>
-      <div className="row">
+      <div className={panel.row}>
         <Button onClick={() => log.undoLast(attempt.id)} disabled={fold.last === null}>
           Take it back
         </Button>
-        <span className="second">
+        <span className={panel.second}>
           {fold.last ? `Kept: ${EVENT_WORDS[fold.last.code].toLowerCase()}` : 'Nothing kept yet'}
         </span>
       </div>
@@ -193,10 +195,10 @@ function TimeLine({ attempt }: { attempt: Try }) {
   const { timeline } = foldTry(attempt.fly, attempt.events);
   if (timeline.length === 0) return null;
   return (
-    <ol className="timeline" aria-label="What happened">
+    <ol className={css.timeline} aria-label="What happened">
       {timeline.map(({ event, undone }) => (
-        <li key={event.id} className={undone ? 'undone' : ''}>
-          <span className="when">{clockText(event.clientMs, beat.plan.timeZone)}</span>{' '}
+        <li key={event.id} className={undone ? css.undone : ''}>
+          <span className={css.when}>{clockText(event.clientMs, beat.plan.timeZone)}</span>{' '}
           {EVENT_WORDS[event.code]}
           {event.lengthCm !== undefined ? `, ${formatFishLength(event.lengthCm, units)}` : ''}
           {event.fly ? `: ${event.fly}` : ''}

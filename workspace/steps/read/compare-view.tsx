@@ -9,6 +9,8 @@ import { ReadingLayer } from './reading-layer';
 import { WaterCanvas, WaterLines } from '../../../drawing/water-layer';
 import { useThemeName } from '../../../drawing/use-theme-name';
 import { freshOf } from '../../state/answer';
+import drawn from '../../../drawing/marks.module.css';
+import panel from '../../../ui/panel.module.css';
 
 /** The same beat at another level, under the plan and on the same x. */
 export function CompareView({
@@ -36,7 +38,7 @@ export function CompareView({
   const here = { ...camera, topM: camera.topM - (planHeight - height) / 2 / camera.scale };
   const ready = state.kind === 'ready';
   return (
-    <div className="plan">
+    <div className={drawn.plan}>
       {flow && (
         <div style={{ opacity: ready ? 1 : 0.75 }}>
           <WaterCanvas
@@ -69,12 +71,12 @@ export function CompareView({
             units={units}
           />
         )}
-        <text x={16} y={26} className="bank-name cased">
+        <text x={16} y={26} className={`${drawn.bankName} ${drawn.cased}`}>
           at {level}
         </text>
       </svg>
       {!ready && (
-        <div className="flow-status" role="status">
+        <div className={panel.flowStatus} role="status">
           {state.kind === 'opening' && <p>Opening {level}.</p>}
           {state.kind === 'solving' && (
             <p>

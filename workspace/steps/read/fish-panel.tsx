@@ -27,6 +27,8 @@ import { seasonAt, tempOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './read.module.css';
 
 /** Which fish, by which method: what the rating is for. */
 export function FishPanel() {
@@ -39,7 +41,7 @@ export function FishPanel() {
   return (
     <section>
       <h3>The fish it is rated for</h3>
-      <p className="second">
+      <p className={panel.second}>
         {SPECIES_NAMES[species]} trout of {formatFishLength(fishLengthCm, units)}, water {colour},{' '}
         {season} drift{beat.plan.anchor ? '' : ' (months of the north: no place is given)'}.
       </p>
@@ -102,13 +104,13 @@ function MethodDifferencePanel({ own }: { own: Method }) {
         ]}
         onChange={(m) => reader.compareMethod(m === 'none' ? null : m)}
       />
-      {other && !difference && <p className="working">Comparing.</p>}
+      {other && !difference && <p className={panel.working}>Comparing.</p>}
       {other && difference && (
         <>
           <p>
             {difference.shared} of the {difference.of} best are shared: both weigh the same needs.
           </p>
-          <ul className="changes">
+          <ul className={panel.changes}>
             {difference.partings.map((p, i) => (
               <li key={i}>
                 <span>
@@ -143,7 +145,7 @@ export function ScrubPanel() {
   return (
     <section>
       <h3>Another day</h3>
-      <label className="scrub">
+      <label className={css.scrub}>
         <span>
           Water {formatTemp(temp, units)}
           {tried !== null && ', tried on'}
@@ -158,7 +160,7 @@ export function ScrubPanel() {
           onChange={(e) => reader.tryTemp(Number(e.target.value))}
         />
       </label>
-      <div className="row">
+      <div className={panel.row}>
         {tried !== null && (
           <Button onClick={() => reader.tryTemp(null)}>
             Back to {formatTemp(read ?? ASSUMED_TEMP_C, units)}
@@ -194,7 +196,7 @@ function TwoDays({ then, now }: { then: string; now: string }) {
         Then: {then}. Now: {now}.{' '}
         {moved.length === 0 && 'No lie has changed. Move the temperature, the level or the hour.'}
       </p>
-      <ul className="changes">
+      <ul className={panel.changes}>
         {moved.slice(0, LISTED).map((c) => (
           <li key={c.lie.id}>
             <span>

@@ -11,6 +11,8 @@ import { KIND_GROUPS, passes, type LieFilter } from '../../state/lie-filter';
 import { lieName } from '../../../words/words';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
+import css from './read.module.css';
+import panel from '../../../ui/panel.module.css';
 
 const ORDERS: Record<LieFilter['order'], (a: Lie, b: Lie) => number> = {
   'up-current': (a, b) => a.xM - b.xM,
@@ -49,7 +51,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
   return (
     <>
       <Disclosure title={list.length === lies.length ? 'Show fewer' : 'Fewer are shown'}>
-        <div className="filters">
+        <div className={css.filters}>
           <label>
             Kind{' '}
             <Select
@@ -94,7 +96,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
       </Disclosure>
       {list.length === 0 && <p>No lie is left by these choices. Show more kinds or ratings.</p>}
       {list.length > 0 && (
-        <table className="lie-list">
+        <table className={css.lieList}>
           <thead>
             <tr>
               {COLUMNS.map(([order, word]) => (
@@ -109,7 +111,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
           </thead>
           <tbody>
             {list.map((l) => (
-              <tr key={l.id} className={l.id === chosen ? 'chosen' : ''}>
+              <tr key={l.id} className={l.id === chosen ? css.chosen : ''}>
                 <td>
                   <strong>{l.rating}</strong>
                 </td>
@@ -120,11 +122,11 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
                     onClick={() => acting.chooseLie(l)}
                   >
                     {lieName(l.kind)}
-                    {fished(l) && <span className="fits"> fished today</span>}
+                    {fished(l) && <span className={panel.fits}> fished today</span>}
                     {!fished(l) &&
                       pattern?.kind === 'pattern' &&
                       pattern.fits(l.depthM, l.meanSpeedMps) >= FITS_FROM && (
-                        <span className="fits"> fits today</span>
+                        <span className={panel.fits}> fits today</span>
                       )}
                   </Button>
                 </td>

@@ -21,6 +21,7 @@ import { isStale, valueOf } from '../../state/answer';
 import { createTryActions } from '../../records/try-actions';
 import { createMarkActions } from '../../records/mark-actions';
 import { createPlanActions } from '../../plan-actions';
+import panel from '../../../ui/panel.module.css';
 
 /** The chosen lie: its needs, its why, what would change it, what is worth measuring. */
 export function LiePanel() {
@@ -35,9 +36,9 @@ export function LiePanel() {
   const rank = lies.lies.findIndex((l) => l.id === lie.id) + 1;
   const why = lieWhy(lie.why, units);
   return (
-    <section className={stale ? 'stale' : ''}>
+    <section className={stale ? panel.stale : ''}>
       <h2>{lieName(lie.kind)}</h2>
-      <p className="second">
+      <p className={panel.second}>
         {formatDepth(lie.depthM, units)} deep. {rank === 1 ? 'Best' : `Number ${rank}`} of{' '}
         {lies.lies.length} for a fish of {formatFishLength(lengthCm, units)}.
       </p>
@@ -45,7 +46,7 @@ export function LiePanel() {
       <p>
         <strong>{why.lead}</strong> {why.rest.join(' ')}
       </p>
-      <dl className="facts">
+      <dl className={panel.facts}>
         <DescriptionRow name={lie.profitJph >= 0 ? 'Gains' : 'Loses'}>
           {Math.abs(Math.round(lie.profitJph))} J an hour (about ±25 %)
         </DescriptionRow>
@@ -53,7 +54,7 @@ export function LiePanel() {
           {lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}
         </DescriptionRow>
       </dl>
-      <div className="row">
+      <div className={panel.row}>
         <Button voice="solid" onClick={() => acting.go('cast')}>
           Plan a cast to it
         </Button>
@@ -62,7 +63,7 @@ export function LiePanel() {
       </div>
       <Study rating={lie.rating} />
       <Disclosure title="Show all inputs">
-        <ul className="inputs">
+        <ul className={panel.inputs}>
           {lie.why.map((r) => (
             <li key={r.what}>
               {SOURCES[r.what] ?? r.what}: {valueText(r, units)}{' '}
@@ -93,7 +94,7 @@ function Study({ rating }: { rating: number }) {
     return known?.lieId === s.lieId ? known : null;
   });
   const units = usePart((s) => s.settings.units);
-  if (!study) return <p className="working">Asking what would change it.</p>;
+  if (!study) return <p className={panel.working}>Asking what would change it.</p>;
   const changes = study.changes.filter((c) => Math.abs(c.rating - rating) >= WORTH_SAYING);
   const inputs = study.sensitivity.inputs
     .filter((i) => Math.abs(i.high - i.low) >= WORTH_SAYING)
@@ -102,13 +103,13 @@ function Study({ rating }: { rating: number }) {
     <>
       <h3>What would change it</h3>
       {changes.length === 0 && (
-        <p className="second">Neither two degrees, nor shade, nor a stain.</p>
+        <p className={panel.second}>Neither two degrees, nor shade, nor a stain.</p>
       )}
-      <ul className="changes">
+      <ul className={panel.changes}>
         {changes.map((c) => (
           <li key={whatIfText(c, units)}>
             <span>{whatIfText(c, units)}</span> <strong>{Math.round(c.rating)}</strong>{' '}
-            <span className="second">
+            <span className={panel.second}>
               {c.rating > rating ? 'up' : 'down'} {Math.abs(Math.round(c.rating - rating))}
             </span>
           </li>
@@ -116,9 +117,9 @@ function Study({ rating }: { rating: number }) {
       </ul>
       <h3>Worth measuring</h3>
       {inputs.length === 0 && (
-        <p className="second">Nothing: judged by eye it is known well enough.</p>
+        <p className={panel.second}>Nothing: judged by eye it is known well enough.</p>
       )}
-      <ul className="changes">
+      <ul className={panel.changes}>
         {inputs.map((i) => (
           <li key={i.input}>
             <span>{inputText(i, units)}</span>{' '}

@@ -14,6 +14,8 @@ import { Pebble } from '../../../drawing/pebble';
 import { lieOf, markOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createPlanActions } from '../../plan-actions';
+import css from './read.module.css';
+import sheet from '../../../drawing/marks.module.css';
 
 /** Below this scale only the best lies and the chosen one wear grains. */
 const GRAINS_FROM_PX_PER_M = 30;
@@ -85,11 +87,11 @@ export function LiesLayer({ camera }: { camera: Camera }) {
         return (
           <g key={lie.id}>
             {Math.hypot(dx, dy) > TIE_FROM_PX && (
-              <path d={`M${x},${y}L${x + dx},${y + dy}`} className="tie" />
+              <path d={`M${x},${y}L${x + dx},${y + dy}`} className={css.tie} />
             )}
             <g
               transform={`translate(${x + dx} ${y + dy})`}
-              className="lie"
+              className={sheet.lie}
               onClick={(e) => {
                 e.stopPropagation();
                 acting.chooseLie(lie);
@@ -129,7 +131,7 @@ function Changes({ camera }: { camera: Camera }) {
         .map((c) => (
           <g key={c.lie.id} transform={`translate(${pageX(camera, c.xM)} ${pageY(camera, c.yM)})`}>
             {c.seen === 'gone' && <Hollow r={12} />}
-            <text x={16} y={-12} className="lie-change cased">
+            <text x={16} y={-12} className={`${css.lieChange} ${sheet.cased}`}>
               {changeText(c)}
             </text>
           </g>
@@ -152,7 +154,7 @@ function Partings({ camera }: { camera: Camera }) {
         .map((p, i) => (
           <g key={i} transform={`translate(${pageX(camera, p.xM)} ${pageY(camera, p.yM)})`}>
             <Hollow r={13} />
-            <text x={18} y={5} className="lie-change cased">
+            <text x={18} y={5} className={`${css.lieChange} ${sheet.cased}`}>
               {methodName(p.chosenBy)} {Math.round(p.ratings.own)}
             </text>
           </g>
@@ -171,8 +173,8 @@ function Lane({ places }: { places: [number, number][] }) {
   const heads = places.filter((_, i) => i > 4 && i % 10 === 0);
   return (
     <g aria-hidden="true">
-      <path d={d} className="lane-case" />
-      <path d={d} className="lane" />
+      <path d={d} className={css.laneCase} />
+      <path d={d} className={css.lane} />
       {heads.map(([x, y], n) => {
         const i = places.findIndex(([a, b]) => a === x && b === y);
         const [ax, ay] = places[i - 2]!;

@@ -5,6 +5,8 @@ import { pageDeg, pageX, pageY, type Camera } from '../../../drawing/camera';
 import { useActions, usePart } from '../../context';
 import { useDrag } from '../../../drawing/use-drag';
 import { createReadActions } from './read-actions';
+import css from './read.module.css';
+import drawn from '../../../drawing/marks.module.css';
 
 /** The probe: follows the pointer in Read, or the arrow keys once it has the focus. */
 export function ProbeLayer({ camera }: { camera: Camera }) {
@@ -22,17 +24,17 @@ export function ProbeLayer({ camera }: { camera: Camera }) {
           <g transform={`rotate(${pageDeg(probe.towardRad)})`}>
             <path
               d={`M8,0H${8 + 26 * Math.min(1.2, probe.surfaceSpeedMps)}`}
-              className="probe-arrow"
+              className={css.probeArrow}
             />
           </g>
-          <text x={12} y={-10} className="furniture strong cased">
+          <text x={12} y={-10} className={`${drawn.furniture} ${drawn.strong} ${drawn.cased}`}>
             {formatDepth(probe.depthM, units)}, {paceWord(probe.surfaceSpeedMps)}
           </text>
         </g>
       )}
       <circle
         {...drag}
-        className="handle probe"
+        className={`${drawn.handle} ${drawn.probe}`}
         cx={x}
         cy={y}
         r={6}

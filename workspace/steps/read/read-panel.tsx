@@ -23,6 +23,8 @@ import { lieOf, tempOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './read.module.css';
 
 export function ReadPanel() {
   const lie = usePart(lieOf);
@@ -52,7 +54,7 @@ function ReadIntro() {
   return (
     <section>
       <h2>Where a trout can hold</h2>
-      {!lies && <p className="working">Reading the water.</p>}
+      {!lies && <p className={panel.working}>Reading the water.</p>}
       {lies && best && (
         <p>
           {lies.lies.length === 1 ? '1 lie' : `${lies.lies.length} lies`} for a{' '}
@@ -64,7 +66,7 @@ function ReadIntro() {
       )}
       {lies?.nothing && <p>{NOTHING_WORDS[lies.nothing]}</p>}
       {lies && best && (
-        <p className="second">
+        <p className={panel.second}>
           They would hold about {Math.round(lies.expected.mean)} fish (between{' '}
           {Math.floor(lies.expected.low)} and {Math.ceil(lies.expected.high)}), spaced by territory:
           a rule of thumb, not a count.
@@ -87,7 +89,7 @@ function WaterKey() {
   const theme = useThemeName();
   const ramp = (layer === 'depth' ? DEPTH_RAMP : PACE_RAMP)[theme];
   return (
-    <section className="key">
+    <section className={css.key}>
       <Choice
         label="What the water shows"
         value={layer}
@@ -98,12 +100,12 @@ function WaterKey() {
         onChange={reader.setLayer}
       />
       <OverSwitches />
-      <div className="ramp" aria-hidden="true">
+      <div className={css.ramp} aria-hidden="true">
         {Array.from({ length: 16 }, (_, i) => (
           <span key={i} style={{ background: rampColour(ramp, (1.2 * (i + 0.5)) / 16) }} />
         ))}
       </div>
-      <div className="ramp-words">
+      <div className={css.rampWords}>
         <span>{layer === 'depth' ? formatDepth(0, units) : 'still'}</span>
         <span>
           {layer === 'depth'
@@ -112,11 +114,11 @@ function WaterKey() {
         </span>
       </div>
       <Disclosure title="How to read it">
-        <p className="second">
+        <p className={panel.second}>
           Stone size is the rating. Grains: Shelter above, Food up-current, Ease below, Air behind.
           A short grain is what holds it back.
         </p>
-        <p className="second">
+        <p className={panel.second}>
           Curled ticks: water that turns back up the valley. Rocks with a broken outline are too
           small to solve at {formatLength(flow?.cellM ?? 0.2, units)}: no pocket is rated behind
           them. Under a cut bank no current is reckoned. A step that plunges is more than the solver

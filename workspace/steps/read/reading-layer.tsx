@@ -9,6 +9,8 @@ import { formatDepth, paceWord, type UnitSystem } from '../../../core/units/inde
 import { pageX, pageY, worldX, worldY, type Camera } from '../../../drawing/camera';
 import { linePath } from '../../../drawing/shapes';
 import type { Overlay } from '../../state/slices';
+import css from './read.module.css';
+import drawn from '../../../drawing/marks.module.css';
 
 /** A piece smaller than this is drawn, but not named, m2. */
 const NAMED_M2 = 3;
@@ -85,14 +87,19 @@ function Pieces({
     .join('');
   return (
     <>
-      <path d={d} className="piece-case" />
-      <path d={d} className="piece-line" />
+      <path d={d} className={css.pieceCase} />
+      <path d={d} className={css.pieceLine} />
       {names.map(({ piece, x, y }, i) => (
         <g key={i}>
-          <text x={x} y={y} textAnchor="middle" className="piece-label cased">
+          <text x={x} y={y} textAnchor="middle" className={`${drawn.pieceLabel} ${drawn.cased}`}>
             {piece.kind}
           </text>
-          <text x={x} y={y + 15} textAnchor="middle" className="furniture cased">
+          <text
+            x={x}
+            y={y + 15}
+            textAnchor="middle"
+            className={`${drawn.furniture} ${drawn.cased}`}
+          >
             {formatDepth(piece.meanDepthM, units)}, {paceWord(piece.surfaceSpeedMps)}
           </text>
         </g>
@@ -221,11 +228,11 @@ function Measured({
         if (room) told.push({ x, y });
         const sign = off < 0 ? '−' : '+';
         return (
-          <g key={i} transform={`translate(${x} ${y})`} className="measured">
-            <path d={`M0,0V${(-60 * off).toFixed(1)}`} className="measured-bar" />
-            <circle r={2.4} className="leaf-tick" />
+          <g key={i} transform={`translate(${x} ${y})`} data-part="measured">
+            <path d={`M0,0V${(-60 * off).toFixed(1)}`} className={css.measuredBar} />
+            <circle r={2.4} className={css.leafTick} />
             {room && (
-              <text x={5} y={4} className="furniture small cased">
+              <text x={5} y={4} className={`${drawn.furniture} ${drawn.small} ${drawn.cased}`}>
                 {sign}
                 {formatDepth(Math.abs(off), units)}
               </text>
@@ -251,8 +258,8 @@ function Lines({
     .join('');
   return (
     <>
-      <path d={d} className={`${name}-case`} />
-      <path d={d} className={`${name}-line`} />
+      <path d={d} className={name === 'foam' ? css.foamCase : css.seamCase} />
+      <path d={d} className={name === 'foam' ? css.foamLine : css.seamLine} />
     </>
   );
 }
@@ -268,13 +275,13 @@ function Leaves({ reading, camera }: { reading: WaterReading; camera: Camera }) 
         const ticks = ticksOf(leaf.timeS, points);
         return (
           <g key={i}>
-            <path d={linePath(points)} className="leaf-case" />
-            <path d={linePath(points)} className="leaf-line" />
+            <path d={linePath(points)} className={css.leafCase} />
+            <path d={linePath(points)} className={css.leafLine} />
             {ticks.map((t) => (
               <g key={t.s} transform={`translate(${t.x} ${t.y})`}>
-                <circle r={2.6} className="leaf-tick" />
+                <circle r={2.6} className={css.leafTick} />
                 {i % 3 === 1 && t.s % (2 * TICK_S) === 0 && (
-                  <text x={5} y={-4} className="furniture small cased">
+                  <text x={5} y={-4} className={`${drawn.furniture} ${drawn.small} ${drawn.cased}`}>
                     {t.s} s
                   </text>
                 )}

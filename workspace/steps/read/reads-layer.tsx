@@ -3,6 +3,8 @@
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { usePart } from '../../context';
 import { Hollow } from '../../../drawing/hollow';
+import css from './read.module.css';
+import drawn from '../../../drawing/marks.module.css';
 
 /** Quick reads placed on this beat: hollow stones, since they were told and not solved. */
 export function ReadsLayer({ camera }: { camera: Camera }) {
@@ -14,10 +16,10 @@ export function ReadsLayer({ camera }: { camera: Camera }) {
         .map((r) => (
           <g key={r.id} transform={`translate(${pageX(camera, r.xM!)} ${pageY(camera, r.yM!)})`}>
             <Hollow r={13} />
-            <text y={5} textAnchor="middle" className="lie-change cased">
+            <text y={5} textAnchor="middle" className={`${css.lieChange} ${drawn.cased}`}>
               {r.result.rating}
             </text>
-            <text x={18} y={5} className="told-word cased">
+            <text x={18} y={5} className={`${css.toldWord} ${drawn.cased}`}>
               as told
             </text>
           </g>

@@ -26,6 +26,9 @@ import { paceText } from '../../../words/words';
 import { type Overlay, OVERLAYS } from '../../state/slices';
 import { valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
+import drawn from '../../../drawing/marks.module.css';
+import css from './read.module.css';
+import panel from '../../../ui/panel.module.css';
 
 const OVERLAY_WORDS: Record<Overlay, string> = {
   pieces: 'Pieces',
@@ -40,7 +43,7 @@ export function OverSwitches() {
   const reader = useActions(createReadActions);
   const over = usePart((s) => s.over);
   return (
-    <div className="switches" role="group" aria-label="Over the water">
+    <div className={css.switches} role="group" aria-label="Over the water">
       {OVERLAYS.map((o) => (
         <Check key={o} checked={over[o]} onChange={(shown) => reader.showOver(o, shown)}>
           {OVERLAY_WORDS[o]}
@@ -61,10 +64,10 @@ export function ProbePanel() {
   const putDown = () => {
     const line = thalweg(flow!);
     reader.probeAt(line[line.length >> 1]!);
-    requestAnimationFrame(() => document.querySelector<SVGElement>('.handle.probe')?.focus());
+    requestAnimationFrame(() => document.querySelector<SVGElement>(`.${drawn.probe}`)?.focus());
   };
   return (
-    <p className="probe-words" role="status">
+    <p className={css.probeWords} role="status">
       {probe ? (
         <>
           <strong>
@@ -101,15 +104,14 @@ export function LevelPanel() {
   const units = usePart((s) => s.settings.units);
   const known = beat.plan.levels.find((l) => l.name === level)!;
   return (
-    <section className="level-panel">
-      <p className="second">
+    <section>
+      <p className={panel.second}>
         {level}: {formatDischarge(known.dischargeM3s, units)}, {known.how}.
       </p>
-      <div className="figure-field">
+      <div>
         <label htmlFor="compare">Beside it, what changes at</label>
         <Select
           id="compare"
-          className="pick"
           value={compare ?? ''}
           onChange={(e) => reader.compareWith((e.target.value || null) as typeof compare)}
         >
@@ -167,7 +169,7 @@ function Changes({
       ]),
   ];
   return (
-    <table className="changes">
+    <table className={panel.changes}>
       <thead>
         <tr>
           <th scope="col">What changes</th>
@@ -221,7 +223,7 @@ export function CalibrationPanel() {
   };
   return (
     <section>
-      <p className="second">
+      <p className={panel.second}>
         {plan.calibration
           ? `Calibrated to ${plan.calibration.points} measured places: bed ${plan.calibration.roughness.toFixed(2)} times as rough as the book says; depths off by ${formatDepth(plan.calibration.depthRmsM, units)}, speeds by ${formatSpeed(plan.calibration.speedRmsMps, units)} (root mean square).`
           : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
@@ -234,7 +236,7 @@ export function CalibrationPanel() {
         <Button onClick={() => engine.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Button>
       )}
       {sharp === 'no' && (
-        <p className="second">
+        <p className={panel.second}>
           Too large to be sharpened: wakes of rocks under {formatLength(1, units, 0)} are not solved
           here.
         </p>
@@ -273,7 +275,7 @@ export function CalibrationPanel() {
             </div>
           )}
           {problem && (
-            <p role="alert" className="problem">
+            <p role="alert" className={panel.problem}>
               {problem}
             </p>
           )}
@@ -293,7 +295,7 @@ function MisfitList() {
   const withSpeed = all.filter((m) => m.takenMps !== null);
   const shown = (withSpeed.length > 0 ? withSpeed : all).slice(0, MOST_ROWS);
   return (
-    <table className="changes">
+    <table className={panel.changes}>
       <thead>
         <tr>
           <th scope="col">x, y</th>

@@ -147,15 +147,15 @@ describe('over the water', () => {
   };
   it('each piece is named once with its depth and pace; the border between two is drawn', () => {
     const container = draw();
-    const names = [...container.querySelectorAll('.piece-label')].map((e) => e.textContent);
+    const names = [...container.querySelectorAll('.pieceLabel')].map((e) => e.textContent);
     expect(names.sort()).toEqual(['riffle', 'run']);
     expect(container.textContent).toContain('0.40 m, rush');
-    const border = container.querySelector('.piece-line')!.getAttribute('d')!;
+    const border = container.querySelector('.pieceLine')!.getAttribute('d')!;
     expect(border).toContain('L24');
   });
   it('a name gives way to a stone that lies where it would stand', () => {
     const at = (c: Element) =>
-      [...c.querySelectorAll('.piece-label')].find((e) => e.textContent === 'riffle')!;
+      [...c.querySelectorAll('.pieceLabel')].find((e) => e.textContent === 'riffle')!;
     const free = at(draw());
     const place = {
       xM: Number(free.getAttribute('x')) / 24,

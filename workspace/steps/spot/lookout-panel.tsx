@@ -14,6 +14,8 @@ import { targetOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createMarkActions } from '../../records/mark-actions';
 import { createPlanActions } from '../../plan-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './spot.module.css';
 
 /** A later hour must show this much more of the fish to be worth the wait. */
 const WORTH_WAITING = 0.15;
@@ -31,9 +33,9 @@ export function LookoutPanel() {
   const hour = civilHour(atMs, zone);
   const clock = (h: number) => clockText(atHour(atMs, HOURS[h]!, zone), zone);
   return (
-    <section className={stale ? 'stale' : ''}>
+    <section className={stale ? panel.stale : ''}>
       <h3>Where to look from</h3>
-      {!lookouts && <p className="working">Looking from every place on the banks.</p>}
+      {!lookouts && <p className={panel.working}>Looking from every place on the banks.</p>}
       {lookouts?.length === 0 && (
         <p>
           {target
@@ -46,12 +48,12 @@ export function LookoutPanel() {
           <p>
             <strong>{adviceText(lookouts[0]!, hour, clock, target !== null)}</strong>
           </p>
-          <ul className="changes">
+          <ul className={panel.changes}>
             {lookouts.map((l, i) => (
               <li key={`${l.xM},${l.yM}`}>
                 <Button
                   voice="bare"
-                  className="lookout-row"
+                  className={css.lookoutRow}
                   aria-pressed={samePlace(viewer, l)}
                   onClick={() => marking.moveViewer(l)}
                 >

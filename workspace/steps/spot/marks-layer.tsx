@@ -11,6 +11,8 @@ import type { Mark } from '../../../core/log/index';
 import { valueOf } from '../../state/answer';
 import { createMarkActions } from '../../records/mark-actions';
 import { createPlanActions } from '../../plan-actions';
+import drawn from '../../../drawing/marks.module.css';
+import css from './spot.module.css';
 
 export function MarksLayer({ camera }: { camera: Camera }) {
   const marks = usePart((s) => s.marks);
@@ -58,7 +60,7 @@ function FishMark({
     <g
       {...drag}
       transform={`translate(${x} ${y})`}
-      className="fish handle"
+      className={drawn.handle}
       role="button"
       aria-pressed={chosen}
       aria-label={`Fish ${number}, ${mark.surety}. Arrow keys move it.`}
@@ -67,9 +69,14 @@ function FishMark({
         if (!chosen) acting.chooseMark(mark.id);
       }}
     >
-      <circle className="handle-area" r="22" cx={-length / 2} />
+      <circle className={drawn.handleArea} r="22" cx={-length / 2} />
       <FishShape surety={mark.surety} length={length} deg={deg} />
-      <text x={tail[0]} y={tail[1]! + 6} className="fish-number cased" textAnchor="middle">
+      <text
+        x={tail[0]}
+        y={tail[1]! + 6}
+        className={`${drawn.fishNumber} ${drawn.cased}`}
+        textAnchor="middle"
+      >
         {number}
         {mark.surety === 'maybe' ? ' maybe' : ''}
       </text>
@@ -157,11 +164,11 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
   let wordY = Math.max(36, top[1] - 9);
   for (let i = 0; i < 4 && taken(wordY); i++) wordY += RING_WORD.clear;
   return (
-    <g aria-hidden="true" className="ring">
-      <path d={d} className="ring-case" />
-      <path d={d} className="ring-line" />
-      <path d={lashes.join('')} className="ring-lash" />
-      <text x={top[0]} y={wordY} textAnchor="middle" className="ring-word cased">
+    <g aria-hidden="true">
+      <path d={d} className={css.ringCase} />
+      <path d={d} className={css.ringLine} />
+      <path d={lashes.join('')} className={css.ringLash} />
+      <text x={top[0]} y={wordY} textAnchor="middle" className={`${css.ringWord} ${drawn.cased}`}>
         {far * camera.scale < 90 ? 'seen' : `If you ${posture}, it sees you inside this line`}
       </text>
     </g>

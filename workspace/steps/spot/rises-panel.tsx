@@ -9,6 +9,8 @@ import { inHundred } from '../../../words/words';
 import { markOf } from '../../state/selectors';
 import { RiseTiming } from '../../parts/rise-timing';
 import { createMarkActions } from '../../records/mark-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './spot.module.css';
 
 /** Rings tapped as they show: rhythm, how many fish, where each really lies, whether to wait. */
 export function RisesPanel() {
@@ -25,7 +27,7 @@ export function RisesPanel() {
     <section>
       <h3>Rises</h3>
       {rises.length === 0 && !tapping && (
-        <p className="second">
+        <p className={panel.second}>
           Tap each ring where it shows. Watch several before you cast: their rhythm and the fish
           behind them are worked out.
         </p>
@@ -35,7 +37,7 @@ export function RisesPanel() {
           <strong>Touch the water where it rose, each time it rises.</strong>
         </p>
       )}
-      <div className="row">
+      <div className={panel.row}>
         <Button voice={tapping ? 'line' : 'solid'} onClick={() => marking.setTapping(!tapping)}>
           {tapping ? 'That will do' : rises.length === 0 ? 'Tap rises' : 'Tap more'}
         </Button>
@@ -78,7 +80,7 @@ function RiserWords({ riser, name }: { riser: Riser; name: string }) {
   const drift = riser.driftMPerMin;
   const moves = drift && Math.hypot(drift.x, drift.y) > 0.2;
   return (
-    <div className="riser">
+    <div className={css.riser}>
       {name && <h4>{name}</h4>}
       <p>
         {riser.intervalS === null

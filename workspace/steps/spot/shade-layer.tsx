@@ -3,6 +3,7 @@
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { usePart } from '../../context';
 import { valueOf } from '../../state/answer';
+import css from './spot.module.css';
 
 /** Shade of banks, rocks, bushes and trees on the water at this hour: hatch is shade only. */
 export function ShadeLayer({ camera }: { camera: Camera }) {
@@ -26,7 +27,7 @@ export function ShadeLayer({ camera }: { camera: Camera }) {
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(45)"
         >
-          <path d="M0,0V7" className="shade-line" />
+          <path d="M0,0V7" className={css.shadeLine} />
         </pattern>
       </defs>
       <path d={d} fill="url(#shade-hatch)" fillRule="evenodd" />

@@ -14,6 +14,8 @@ import { FishShape } from './marks-layer';
 import { targetOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createMarkActions } from '../../records/mark-actions';
+import drawn from '../../../drawing/marks.module.css';
+import css from './spot.module.css';
 
 /** Where to look from, the angler looking, and the rings that were tapped. */
 export function SpotLayer({ camera, ...size }: { camera: Camera; width: number; height: number }) {
@@ -54,7 +56,7 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
           <g
             key={`${l.xM},${l.yM}`}
             transform={`translate(${x} ${y})`}
-            className="lookout"
+            className={drawn.lookout}
             onClick={(e) => {
               e.stopPropagation();
               marking.moveViewer(l);
@@ -62,17 +64,17 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
           >
             <title>{`Look from ${lookoutLetter(i)}`}</title>
             <circle r={18} fill="transparent" />
-            <path d={EYE} className="eye-case" />
-            <path d={EYE} className="eye" />
+            <path d={EYE} className={css.eyeCase} />
+            <path d={EYE} className={css.eye} />
             <circle r={3.4} fill="var(--angler)" />
             {beyond && (
               <path
                 d="M16,-5L25,0L16,5Z"
                 transform={`rotate(${(Math.atan2(y0 - y, x0 - x) * 180) / Math.PI})`}
-                className="beyond"
+                className={css.beyond}
               />
             )}
-            <text y={24} textAnchor="middle" className="lookout-word cased">
+            <text y={24} textAnchor="middle" className={`${css.lookoutWord} ${drawn.cased}`}>
               {lookoutLetter(i)}
               {width >= WIDE_PX && `, ${clockText(atHour(atMs, HOURS[l.bestHour]!, zone), zone)}`}
             </text>
@@ -101,26 +103,26 @@ function Viewer({ camera, viewer }: { camera: Camera; viewer: { xM: number; yM: 
         <g aria-hidden="true">
           <path
             d={`M${x},${y}L${pageX(camera, target.xM)},${pageY(camera, target.yM)}`}
-            className="sight-case"
+            className={css.sightCase}
           />
           <path
             d={`M${x},${y}L${pageX(camera, target.xM)},${pageY(camera, target.yM)}`}
-            className="sight-line"
+            className={css.sightLine}
           />
         </g>
       )}
       <g
         {...drag}
         transform={`translate(${x} ${y})`}
-        className="handle"
+        className={drawn.handle}
         role="button"
         aria-label="Where you look from. Arrow keys move it."
       >
-        <circle className="handle-area" r="22" />
+        <circle className={drawn.handleArea} r="22" />
         <g transform="scale(1.9)">
-          <path d={mark.path} className="posture-case" />
+          <path d={mark.path} className={drawn.postureCase} />
           <circle cx={mark.head[0]} cy={mark.head[1]} r={3.6} fill="var(--case)" />
-          <path d={mark.path} className="posture" />
+          <path d={mark.path} className={drawn.posture} />
           <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
         </g>
       </g>
@@ -136,10 +138,10 @@ function Rings({ camera }: { camera: Camera }) {
     <g aria-hidden="true">
       {rises.map((r) => (
         <g key={r.id} transform={`translate(${pageX(camera, r.xM)} ${pageY(camera, r.yM)})`}>
-          <circle r={9} className="ring-tap-case" />
-          <circle r={9} className="ring-tap" />
-          <circle r={4} className="ring-tap" />
-          <text x={12} y={-6} className="ring-number cased">
+          <circle r={9} className={css.ringTapCase} />
+          <circle r={9} className={css.ringTap} />
+          <circle r={4} className={css.ringTap} />
+          <text x={12} y={-6} className={`${css.ringNumber} ${drawn.cased}`}>
             {r.seq}
           </text>
         </g>
@@ -153,20 +155,20 @@ function Rings({ camera }: { camera: Camera }) {
           const heading = Math.atan2(lie.place.yM - fish.place.yM, lie.place.xM - fish.place.xM);
           return (
             <g key={i}>
-              <path d={`M${rx},${ry}L${x},${y}`} className="back-case" />
-              <path d={`M${rx},${ry}L${x},${y}`} className="back-line" />
+              <path d={`M${rx},${ry}L${x},${y}`} className={css.backCase} />
+              <path d={`M${rx},${ry}L${x},${y}`} className={css.backLine} />
               <g transform={`translate(${x} ${y})`}>
                 <FishShape surety="maybe" length={36} deg={pageDeg(heading)} />
-                <text x={6} y={-8} className="ring-number cased">
+                <text x={6} y={-8} className={`${css.ringNumber} ${drawn.cased}`}>
                   lies here
                 </text>
               </g>
               <g
                 transform={`translate(${pageX(camera, lie.byRule.xM)} ${pageY(camera, lie.byRule.yM)})`}
               >
-                <path d="M-5,-5L5,5M5,-5L-5,5" className="rule-case" />
-                <path d="M-5,-5L5,5M5,-5L-5,5" className="rule-mark" />
-                <text x={8} y={14} className="rule-word cased">
+                <path d="M-5,-5L5,5M5,-5L-5,5" className={css.ruleCase} />
+                <path d="M-5,-5L5,5M5,-5L-5,5" className={css.ruleMark} />
+                <text x={8} y={14} className={`${css.ruleWord} ${drawn.cased}`}>
                   by rule
                 </text>
               </g>

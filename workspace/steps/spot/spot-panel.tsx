@@ -37,6 +37,8 @@ import { markOf, numberOfMark } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createMarkActions } from '../../records/mark-actions';
 import { createPlanActions } from '../../plan-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './spot.module.css';
 
 export function SpotPanel() {
   const mark = usePart(markOf);
@@ -70,7 +72,7 @@ function SpotIntro() {
           <Button onClick={() => marking.setPlacing(false)}>Leave it</Button>
         </>
       ) : (
-        <div className="row">
+        <div className={panel.row}>
           <Button voice="solid" onClick={() => marking.setPlacing(true)}>
             Mark a fish
           </Button>
@@ -113,7 +115,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
       <h2 ref={heading} tabIndex={-1}>
         Fish {number}
       </h2>
-      <p className="second">
+      <p className={panel.second}>
         {mark.surety === 'sure'
           ? 'Seen for sure'
           : mark.surety === 'likely'
@@ -138,7 +140,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
         ]}
         onChange={(surety) => marking.changeMark(mark.id, { surety }, true)}
       />
-      <div className="fields">
+      <div className={panel.fields}>
         <FigureField
           id="fish-depth"
           label="Depth of the fish"
@@ -164,7 +166,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
           }
         />
       </div>
-      <div className="row">
+      <div className={panel.row}>
         <Button onClick={() => marking.seenAgain(mark.id)}>Seen again</Button>
         <Button onClick={() => turn(-15)}>Turn it left</Button>
         <Button onClick={() => turn(15)}>Turn it right</Button>
@@ -183,7 +185,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
       )}
       <Disclosure title="What it sees">
         <WindowPanel />
-        <dl className="facts">
+        <dl className={panel.facts}>
           <DescriptionRow name="Its window on the surface">
             {formatLength(2 * windowRadiusM(mark.fishDepthM), units)} across
           </DescriptionRow>
@@ -200,12 +202,12 @@ function MarkDetail({ mark }: { mark: Mark }) {
             );
           })}
         </dl>
-        <p className="second">
+        <p className={panel.second}>
           Snell and Fresnel are exact; contrast, motion and the blind arc are our guesses until the
           log refits them.
         </p>
       </Disclosure>
-      <div className="row">
+      <div className={panel.row}>
         <Button voice="solid" onClick={() => acting.go('cast')}>
           Plan the cast
         </Button>
@@ -214,7 +216,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
         </Button>
         <Button onClick={() => marking.removeMark(mark.id)}>Take the mark out</Button>
       </div>
-      <p className="second">
+      <p className={panel.second}>
         Nose {formatDepth(mark.fishDepthM, units)} down. Drag it on the plan, or move it with the
         arrow keys.
       </p>
@@ -232,7 +234,7 @@ function MarkMemory({ mark }: { mark: Mark }) {
     <Disclosure
       title={mark.history.length > 0 ? 'Note, photograph, seen before' : 'Note, photograph'}
     >
-      <label className="mark-note">
+      <label className={css.markNote}>
         Note
         <TextArea
           defaultValue={mark.note}
@@ -247,9 +249,9 @@ function MarkMemory({ mark }: { mark: Mark }) {
       {mark.photoId && (
         // The picture comes from this machine, already made small.
         // eslint-disable-next-line @next/next/no-img-element
-        <img className="mark-photo" src={`/api/v1/photos/${mark.photoId}`} alt="The fish" />
+        <img className={css.markPhoto} src={`/api/v1/photos/${mark.photoId}`} alt="The fish" />
       )}
-      <label className="mark-note">
+      <label className={css.markNote}>
         {mark.photoId ? 'Another photograph' : 'Photograph'}
         <input
           type="file"
@@ -261,12 +263,12 @@ function MarkMemory({ mark }: { mark: Mark }) {
         />
       </label>
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}
       {mark.history.length > 0 && (
-        <ul className="changes" aria-label="Seen before">
+        <ul className={panel.changes} aria-label="Seen before">
           {mark.history.map((h, i) => (
             <li key={i}>
               <span>
@@ -314,13 +316,13 @@ function ByBearing() {
       {!viewer && <p>Choose a place to look from first: bearing and paces are taken from there.</p>}
       {viewer && (
         <form
-          className="fields"
+          className={panel.fields}
           onSubmit={(e) => {
             e.preventDefault();
             mark();
           }}
         >
-          <label className="mark-note">
+          <label className={css.markNote}>
             Bearing, ° from true north
             <TextInput
               voice="words"
@@ -329,7 +331,7 @@ function ByBearing() {
               onChange={(e) => setBearing(e.target.value)}
             />
           </label>
-          <label className="mark-note">
+          <label className={css.markNote}>
             Paces
             <TextInput
               voice="words"
@@ -342,7 +344,7 @@ function ByBearing() {
         </form>
       )}
       {problem && (
-        <p role="alert" className="problem">
+        <p role="alert" className={panel.problem}>
           {problem}
         </p>
       )}

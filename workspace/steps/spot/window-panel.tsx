@@ -6,6 +6,8 @@ import { usePart } from '../../context';
 import { FISH_SIDE, POSTURE_MARK } from '../../../drawing/shapes';
 import { targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
+import panel from '../../../ui/panel.module.css';
+import css from './spot.module.css';
 
 const R = 96;
 
@@ -15,18 +17,18 @@ export function WindowPanel() {
   const target = usePart(targetOf);
   const units = usePart((s) => s.settings.units);
   if (!target) return null;
-  if (!view) return <p className="working">Looking up through its eye.</p>;
+  if (!view) return <p className={panel.working}>Looking up through its eye.</p>;
   return (
     <>
       <WindowDisc view={view} />
-      <p className="second">
+      <p className={panel.second}>
         Its window, {formatLength(2 * view.radiusM, units)} across on the surface, as it looks up:
         the sky in the middle, banks and boughs squeezed to the rim. Behind it, dark, it is blind.
       </p>
       {view.sight ? (
         <SideRay view={view} fishDepthM={target.fishDepthM} />
       ) : (
-        <p className="second">Choose a place to look from, to see how you show in it.</p>
+        <p className={panel.second}>Choose a place to look from, to see how you show in it.</p>
       )}
     </>
   );
@@ -52,24 +54,24 @@ function WindowDisc({ view }: { view: WindowView }) {
       viewBox="-124 -108 248 216"
       role="img"
       aria-label={`What the fish sees: ${view.angler ? `you reach ${Math.round((1 - view.angler.top) * 100)} hundredths of the way in from the rim` : 'no angler'}.`}
-      className="window-disc"
+      className={css.windowDisc}
     >
-      <circle r={R} className="disc-sky" />
-      <path d={ring('plants')} className="disc-plants" fillRule="evenodd" />
-      <path d={ring('ground')} className="disc-ground" fillRule="evenodd" />
-      <path d={blind} className="disc-blind" />
+      <circle r={R} className={css.discSky} />
+      <path d={ring('plants')} className={css.discPlants} fillRule="evenodd" />
+      <path d={ring('ground')} className={css.discGround} fillRule="evenodd" />
+      <path d={blind} className={css.discBlind} />
       {view.sun && (
         <g transform={`translate(${point(view.sun.bearingRad, view.sun.at).replace(',', ' ')})`}>
-          <circle r={6} className="disc-sun" />
-          <path d="M0,-12V-9M0,9V12M-12,0H-9M9,0H12" className="disc-rays" />
+          <circle r={6} className={css.discSun} />
+          <path d="M0,-12V-9M0,9V12M-12,0H-9M9,0H12" className={css.discRays} />
         </g>
       )}
-      {view.angler && <path d={body(view.angler)} className="disc-angler" />}
-      {view.rod && <path d={body(view.rod)} className="disc-rod" />}
-      <circle r={R} className="disc-rim" />
+      {view.angler && <path d={body(view.angler)} className={css.discAngler} />}
+      {view.rod && <path d={body(view.rod)} className={css.discRod} />}
+      <circle r={R} className={css.discRim} />
       <path
         d={`M${point(view.headingRad, 0.12)}L${point(view.headingRad, -0.12)}`}
-        className="disc-head"
+        className={css.discHead}
       />
       <circle
         cx={R * 0.12 * Math.cos(view.headingRad)}
@@ -106,25 +108,25 @@ function SideRay({ view, fishDepthM }: { view: WindowView; fishDepthM: number })
         viewBox={`0 0 ${width} ${height}`}
         role="img"
         aria-label={`You are ${formatLength(distanceM, units)} off; the ray from your top crosses the surface ${formatLength(ray.crossingM, units, 2)} from the fish.`}
-        className="side-ray"
+        className={css.sideRay}
       >
         <rect
           x={0}
           y={surface}
           width={Math.max(crossing + 12, width * 0.72)}
           height={fishDepthM * scale + 14}
-          className="side-water"
+          className={css.sideWater}
         />
-        <path d={`M0,${surface}H${width}`} className="side-surface" />
+        <path d={`M0,${surface}H${width}`} className={css.sideSurface} />
         <path
           d={`M${x(distanceM)},${surface - topM * scale}L${crossing},${surface}`}
-          className="side-dry"
+          className={css.sideDry}
         />
         <path
           d={`M${crossing},${surface}L${x(0)},${surface + fishDepthM * scale}`}
-          className="side-wet"
+          className={css.sideWet}
         />
-        <circle cx={crossing} cy={surface} r={3} className="side-crossing" />
+        <circle cx={crossing} cy={surface} r={3} className={css.sideCrossing} />
         <g transform={`translate(${x(0)} ${surface + fishDepthM * scale}) scale(.34)`}>
           <path d={FISH_SIDE} fill="var(--fish)" />
         </g>
@@ -132,7 +134,7 @@ function SideRay({ view, fishDepthM }: { view: WindowView; fishDepthM: number })
           <path d={man.path} stroke="var(--angler)" strokeWidth={2.2} fill="none" />
           <circle cx={man.head[0]} cy={man.head[1]} r={2.4} fill="var(--angler)" />
         </g>
-        <text x={width - 4} y={height - 4} textAnchor="end" className="side-word">
+        <text x={width - 4} y={height - 4} textAnchor="end" className={css.sideWord}>
           {formatLength(distanceM, units)} off
         </text>
       </svg>

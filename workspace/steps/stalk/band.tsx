@@ -1,3 +1,4 @@
+import panel from '../../../ui/panel.module.css';
 /** What the inspector has beside a scroll bar. */
 const WIDTH_PX = 272;
 
@@ -17,7 +18,7 @@ export function Band({
 }) {
   const x = (v: number) => WIDTH_PX * Math.min(1, Math.max(0, v / to));
   return (
-    <div className="band">
+    <div>
       <svg width={WIDTH_PX} height="16" viewBox={`0 0 ${WIDTH_PX} 16`} aria-hidden="true">
         <rect
           x={x(low)}
@@ -29,7 +30,7 @@ export function Band({
         <path d={`M0,8H${WIDTH_PX}`} stroke="var(--rule2)" strokeWidth={1} />
         <path d={`M${x(best)},2v12`} stroke="var(--ink)" strokeWidth={2.4} />
       </svg>
-      <span className="second">
+      <span className={panel.second}>
         {words[0] === words[1] ? 'as far as can be told' : `between ${words[0]} and ${words[1]}`}
       </span>
     </div>

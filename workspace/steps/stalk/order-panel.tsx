@@ -8,6 +8,7 @@ import { capital } from '../../../words/words';
 import { useFishNames } from '../../use-fish-names';
 import { valueOf } from '../../state/answer';
 import { createStalkActions } from './stalk-actions';
+import panel from '../../../ui/panel.module.css';
 
 /** Which fish first, so that the others stay: the order, a stand for each, and why. */
 export function OrderPanel() {
@@ -23,7 +24,7 @@ export function OrderPanel() {
     return (
       <section>
         <h3>Which fish first</h3>
-        <p className="second">Mark two fish or more, and their order is worked out here.</p>
+        <p className={panel.second}>Mark two fish or more, and their order is worked out here.</p>
       </section>
     );
   return (
@@ -31,7 +32,7 @@ export function OrderPanel() {
       <h3>Which fish first</h3>
       {!asked && <Button onClick={stalking.askOrder}>Work out the order</Button>}
       {asked && !fresh && !failed && (
-        <p className="working" role="status">
+        <p className={panel.working} role="status">
           Weighing every order.
         </p>
       )}
@@ -46,7 +47,7 @@ export function OrderPanel() {
               ? 'in this order, which is the plain one: near to far.'
               : `in this order; near to far would give ${order.sequence.plain.shots.toFixed(1)}.`}
           </p>
-          <ol className="legs">
+          <ol className={panel.legs}>
             {order.sequence.order.map((i) => {
               const led = order.sequence.led[i]!;
               return (
@@ -54,7 +55,7 @@ export function OrderPanel() {
                   <Button voice="plain" onClick={() => stalking.applyOrder(i)}>
                     {capital(nameOf(order.fishIds[i]!))}
                   </Button>
-                  <span className="second">
+                  <span className={panel.second}>
                     : lead it {formatLength(apart(led.from, led.to), units)}, {ledWords(led)}.
                   </span>
                 </li>
@@ -62,7 +63,7 @@ export function OrderPanel() {
             })}
           </ol>
           {order.sequence.why.slice(0, 3).map((r, i) => (
-            <p key={i} className="second">
+            <p key={i} className={panel.second}>
               {orderText(r, nameOf)}
             </p>
           ))}

@@ -7,6 +7,8 @@ import { capital } from '../../../words/words';
 import { useFishNames } from '../../use-fish-names';
 import { shownWay, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
+import css from './stalk.module.css';
+import panel from '../../../ui/panel.module.css';
 
 /** The shadow thrown from the stand, and when it leaves the water. */
 export function ShadowPanel() {
@@ -38,14 +40,14 @@ export function CarePanel() {
   const notes = usePart((s) => s.settings.localNotes);
   if (!way || !cautions || (cautions.length === 0 && notes === '')) return null;
   return (
-    <div className="care-list">
+    <div className={css.careList}>
       {cautions.map((c, i) => (
-        <p key={i} className="caution">
+        <p key={i} className={panel.caution}>
           {cautionText(c, units)}
         </p>
       ))}
       {notes && (
-        <p className="local-notes">
+        <p className={css.localNotes}>
           <strong>Your local notes.</strong> {notes}
         </p>
       )}
@@ -64,9 +66,11 @@ export function ChangesPanel() {
     <section>
       <h3>What would change it</h3>
       {study.changes.length === 0 ? (
-        <p className="second">Neither waiting nor keeping lower gains anything worth saying.</p>
+        <p className={panel.second}>
+          Neither waiting nor keeping lower gains anything worth saying.
+        </p>
       ) : (
-        <ul className="changes">
+        <ul className={panel.changes}>
           {study.changes.slice(0, 3).map((c, i) => (
             <li key={i}>{changeText(c, capital(name))}</li>
           ))}

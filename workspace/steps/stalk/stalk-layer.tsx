@@ -11,6 +11,8 @@ import { useDrag } from '../../../drawing/use-drag';
 import { freshOf } from '../../state/answer';
 import { isPale, bestWay, shownWay } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
+import css from './stalk.module.css';
+import drawn from '../../../drawing/marks.module.css';
 
 type XY = [number, number];
 
@@ -52,10 +54,10 @@ function Ways({ camera }: { camera: Camera }) {
       {rest
         .filter((w) => w !== way)
         .map((w, i) => (
-          <path key={i} d={wayPath(w, camera)} className="other-way" />
+          <path key={i} d={wayPath(w, camera)} className={css.otherWay} />
         ))}
       {step === 'stalk' && farBank?.kind === 'crossed' && (
-        <path d={wayPath(farBank.crossing, camera)} className="other-way" />
+        <path d={wayPath(farBank.crossing, camera)} className={css.otherWay} />
       )}
       {way.legs.map((leg, i) => (
         <Leg
@@ -69,13 +71,13 @@ function Ways({ camera }: { camera: Camera }) {
         <g
           transform={`translate(${pageX(camera, way.worst.place.xM)} ${pageY(camera, way.worst.place.yM)})`}
         >
-          <path d="M-7,0a8,8 0 0 1 14,0a8,8 0 0 1 -14,0" className="worst" />
+          <path d="M-7,0a8,8 0 0 1 14,0a8,8 0 0 1 -14,0" className={css.worst} />
           <circle r={2.6} fill="var(--fish)" />
           <text
             x={nearEdge ? 12 : -12}
             y={-16}
             textAnchor={nearEdge ? 'start' : 'end'}
-            className="worst-word cased"
+            className={`${css.worstWord} ${drawn.cased}`}
           >
             worst moment
           </text>
@@ -105,9 +107,9 @@ function Leg({ leg, camera, label }: { leg: StalkLeg; camera: Camera; label: str
     <g>
       {low && (
         <>
-          <path d={linePath(points)} className="crawl-case" />
-          <path d={linePath(points)} className="crawl" />
-          <path d={linePath(points)} className="crawl-gap" />
+          <path d={linePath(points)} className={css.crawlCase} />
+          <path d={linePath(points)} className={css.crawl} />
+          <path d={linePath(points)} className={css.crawlGap} />
         </>
       )}
       {prints.map((p, i) => {
@@ -117,17 +119,17 @@ function Leg({ leg, camera, label }: { leg: StalkLeg; camera: Camera; label: str
             key={i}
             rx={4.2}
             ry={2.1}
-            className={leg.wading ? 'print-wade' : 'print'}
+            className={leg.wading ? css.printWade : css.print}
             transform={`translate(${p.x - side * Math.sin(p.rad)} ${p.y + side * Math.cos(p.rad)}) rotate(${(p.rad * 180) / Math.PI})`}
           />
         );
       })}
       {label && leg.lengthM * camera.scale > LABEL_PX && (
         <g transform={`translate(${mid[0] + 10} ${mid[1] - 8})`}>
-          <path d={mark.path} className="posture-case" />
-          <path d={mark.path} className="posture" />
+          <path d={mark.path} className={drawn.postureCase} />
+          <path d={mark.path} className={drawn.posture} />
           <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
-          <text x={11} className="angler-word cased">
+          <text x={11} className={`${drawn.anglerWord} ${drawn.cased}`}>
             {label}
             {leg.wading ? ', wading' : ''}
           </text>
@@ -176,7 +178,7 @@ function Waypoint({
   return (
     <g
       {...drag}
-      className="handle"
+      className={drawn.handle}
       role="button"
       aria-label={
         spare
@@ -185,14 +187,14 @@ function Waypoint({
       }
       transform={`translate(${pageX(camera, place.xM)} ${pageY(camera, place.yM)})`}
     >
-      <circle r={18} className="handle-area" />
+      <circle r={18} className={drawn.handleArea} />
       <rect
         x={-5}
         y={-5}
         width={10}
         height={10}
         transform="rotate(45)"
-        className={spare ? 'via spare' : 'via'}
+        className={spare ? `${css.via} ${css.spare}` : css.via}
       />
     </g>
   );
@@ -209,7 +211,7 @@ function TakenOut({ camera }: { camera: Camera }) {
           role="button"
           tabIndex={0}
           aria-label={`Spot ${i + 1} that was taken out. Enter lets it be again.`}
-          className="handle"
+          className={drawn.handle}
           transform={`translate(${pageX(camera, p.xM)} ${pageY(camera, p.yM)})`}
           onClick={(e) => {
             e.stopPropagation();
@@ -219,8 +221,8 @@ function TakenOut({ camera }: { camera: Camera }) {
             if (e.key === 'Enter' || e.key === ' ') stalking.allowAgain(i);
           }}
         >
-          <circle r={camera.scale} className="taken-out" />
-          <path d="M-6,-6L6,6M6,-6L-6,6" className="taken-out-mark" />
+          <circle r={camera.scale} className={css.takenOut} />
+          <path d="M-6,-6L6,6M6,-6L-6,6" className={css.takenOutMark} />
         </g>
       ))}
     </>
@@ -235,9 +237,9 @@ function Start({ camera }: { camera: Camera }) {
       aria-hidden="true"
       transform={`translate(${pageX(camera, from.xM)} ${pageY(camera, from.yM)})`}
     >
-      <circle r={6} className="start-case" />
-      <circle r={6} className="start-here" />
-      <text x={11} y={5} className="angler-word cased">
+      <circle r={6} className={css.startCase} />
+      <circle r={6} className={css.startHere} />
+      <text x={11} y={5} className={`${drawn.anglerWord} ${drawn.cased}`}>
         you are here
       </text>
     </g>
@@ -253,7 +255,7 @@ function ShadowOnPlan({ camera }: { camera: Camera }) {
   const [tx, ty] = [pageX(camera, shadow.tip.xM), pageY(camera, shadow.tip.yM)];
   return (
     <g aria-hidden="true">
-      <path d={`M${x},${y}L${tx},${ty}`} className="shadow" strokeWidth={0.45 * camera.scale} />
+      <path d={`M${x},${y}L${tx},${ty}`} className={css.shadow} strokeWidth={0.45 * camera.scale} />
     </g>
   );
 }
@@ -273,10 +275,10 @@ function OrderOnPlan({ camera }: { camera: Camera }) {
         const [tx, ty] = at(led.to);
         return (
           <g key={i}>
-            <path d={`M${fx},${fy}L${tx},${ty}`} className="led-case" />
-            <path d={`M${fx},${fy}L${tx},${ty}`} className="led" />
-            <path d={`M${tx - 6},${ty}h12M${tx},${ty - 6}v12`} className="led" />
-            <text x={fx + 8} y={fy - 10} className="order-word cased">
+            <path d={`M${fx},${fy}L${tx},${ty}`} className={css.ledCase} />
+            <path d={`M${fx},${fy}L${tx},${ty}`} className={css.led} />
+            <path d={`M${tx - 6},${ty}h12M${tx},${ty - 6}v12`} className={css.led} />
+            <text x={fx + 8} y={fy - 10} className={`${css.orderWord} ${drawn.cased}`}>
               {ORDINALS[place]}
             </text>
           </g>
@@ -296,8 +298,8 @@ function PointedAt({ camera }: { camera: Camera }) {
       aria-hidden="true"
       transform={`translate(${pageX(camera, moment.place.xM)} ${pageY(camera, moment.place.yM)})`}
     >
-      <circle r={9} className="pointed-case" />
-      <circle r={9} className="pointed" />
+      <circle r={9} className={css.pointedCase} />
+      <circle r={9} className={css.pointed} />
     </g>
   );
 }

@@ -15,6 +15,7 @@ import { WayPanel } from './way-panel';
 import { isPale, bestWay, shownWay, targetOf } from '../../state/selectors';
 import { isAsking, isStale, valueOf } from '../../state/answer';
 import { createStalkActions } from './stalk-actions';
+import panel from '../../../ui/panel.module.css';
 
 export function StalkPanel() {
   const target = usePart(targetOf);
@@ -32,10 +33,10 @@ export function StalkPanel() {
     );
   return (
     <>
-      <section className={stale ? 'stale' : ''}>
+      <section className={stale ? panel.stale : ''}>
         <h2>The way to the stand</h2>
         {stale && (
-          <p className="working" role="status">
+          <p className={panel.working} role="status">
             Looking for a way.
           </p>
         )}
@@ -87,7 +88,7 @@ function Carry() {
   const hasWay = usePart((s) => shownWay(s) !== null);
   if (!beat.plan.anchor)
     return (
-      <p className="second">
+      <p className={panel.second}>
         To carry marks and way on a handheld (GPX), say where the beat lies in its sketch or survey.
       </p>
     );
@@ -123,7 +124,7 @@ function WhatThisRestsOn() {
   const methods = usePart((s) => s.settings.methods);
   return (
     <Disclosure title="What this rests on">
-      <p className="second">
+      <p className={panel.second}>
         Walking, crouched, kneeling and crawling on a quarter-metre grid; each step weighed for what
         every marked fish and the best lies notice, for footfall, wading, footing and effort. A fish
         is still calm with e^(-dose/{noticing.tauS} s), footfall weighs {noticing.footfall}: our

@@ -7,6 +7,7 @@ import { noWayText } from '../../../words/stalk-words';
 import { useFishNames } from '../../use-fish-names';
 import { valueOf } from '../../state/answer';
 import { createStalkActions } from './stalk-actions';
+import panel from '../../../ui/panel.module.css';
 
 /** What the angler says of the way: where it starts, what it passes, what it leaves out, which bank. */
 export function StalkPlanPanel() {
@@ -20,7 +21,7 @@ export function StalkPlanPanel() {
   return (
     <section>
       <h3>Your say</h3>
-      <p className="second">
+      <p className={panel.second}>
         {from
           ? 'It starts where you said you are.'
           : noEntry
@@ -28,7 +29,7 @@ export function StalkPlanPanel() {
             : 'It starts at the entry that serves it best.'}{' '}
         Drag the small square on the way to lead it elsewhere.
       </p>
-      <div className="row">
+      <div className={panel.row}>
         <Button
           aria-pressed={tool === 'from'}
           onClick={() => stalking.setStalkTool(tool === 'from' ? null : 'from')}
@@ -57,7 +58,7 @@ export function StalkPlanPanel() {
         </p>
       )}
       {out > 0 && (
-        <p className="second">
+        <p className={panel.second}>
           {out} {out === 1 ? 'spot is' : 'spots are'} taken out: touch one to let it be again.
         </p>
       )}
@@ -74,13 +75,13 @@ function FarBankPanel() {
   const nameOf = useFishNames();
   return (
     <>
-      <div className="row">
+      <div className={panel.row}>
         <Button aria-pressed={asked} onClick={() => stalking.askFarBank(!asked)}>
           Come from the other bank
         </Button>
       </div>
       {asked && !answer && (
-        <p className="working" role="status">
+        <p className={panel.working} role="status">
           Looking for a crossing.
         </p>
       )}

@@ -12,6 +12,8 @@ import { useFishNames } from '../../use-fish-names';
 import { shownWay, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createStalkActions } from './stalk-actions';
+import panel from '../../../ui/panel.module.css';
+import css from './stalk.module.css';
 
 /** The way leg by leg, its exposure, its worst moment, and how calm each fish is on arrival. */
 export function WayPanel() {
@@ -34,7 +36,7 @@ export function WayPanel() {
   const told = way.calm.filter((c) => marked.includes(c.fishId) || c.fishId === target?.id);
   return (
     <>
-      <p className="large">
+      <p className={panel.large}>
         {minutes}
         <small> {unit}</small>
         <span>
@@ -42,11 +44,11 @@ export function WayPanel() {
           {way.wadedM > 0 ? `${formatLength(way.wadedM, units)} of it wading` : 'no wading'}
         </span>
       </p>
-      <ol className="legs">
+      <ol className={panel.legs}>
         {way.legs.map((leg, i) => (
           <li key={i}>
             {legText(leg, units)}{' '}
-            <span className="second">
+            <span className={panel.second}>
               {formatMinutes(leg.seconds / 60)}
               {leg.worst.exposure > 0.1
                 ? `, noticed ${inHundred(leg.worst.exposure)} at worst by ${nameOf(leg.worst.fishId)}`
@@ -58,7 +60,7 @@ export function WayPanel() {
         <li>
           {atTheStand(posture)}{' '}
           {settling && settling.exposure > 0.1 && (
-            <span className="second">
+            <span className={panel.second}>
               As you settle {nameOf(settling.fishId)} notices {inHundred(settling.exposure)}.
             </span>
           )}
@@ -73,7 +75,7 @@ export function WayPanel() {
       )}
       {told.map((c) => (
         <div key={c.fishId}>
-          <p className="band-title">
+          <p className={panel.bandTitle}>
             {capital(nameOf(c.fishId))} still calm: {inHundred(c.best)}
           </p>
           <Band
@@ -109,7 +111,7 @@ function ExposureChart({ way }: { way: StalkWay }) {
   const step = (by: number) =>
     stalking.pointAtWay(Math.min(points.length - 1, Math.max(0, (at ?? 0) + by)));
   return (
-    <figure className="way-chart">
+    <figure className={css.wayChart}>
       <svg
         width={CHART.width}
         height={CHART.height}
@@ -145,9 +147,9 @@ function ExposureChart({ way }: { way: StalkWay }) {
         <path d={`M0,${CHART.bottom}H${CHART.width}`} stroke="var(--rule2)" strokeWidth={1} />
         <path
           d={`${linePath(points)}L${CHART.width},${CHART.bottom}L0,${CHART.bottom}Z`}
-          className="noticed-area"
+          className={css.noticedArea}
         />
-        <path d={linePath(points)} className="strip-seen" />
+        <path d={linePath(points)} className={css.stripSeen} />
         {moment && (
           <>
             <path
@@ -158,7 +160,7 @@ function ExposureChart({ way }: { way: StalkWay }) {
             <circle cx={x(moment.atM)} cy={y(moment.exposure)} r={3.5} fill="var(--ink)" />
           </>
         )}
-        <text x={0} y={CHART.height - 4} className="axis">
+        <text x={0} y={CHART.height - 4} className={panel.axis}>
           {moment
             ? `${formatLength(moment.atM, units)}, ${WALKING[moment.posture]}: noticed ${inHundred(moment.exposure)}`
             : 'noticed along the way; dotted: even odds'}
