@@ -2,7 +2,6 @@ import type { FlowField } from '../core/water/index';
 import { BODY_SHARE } from '../core/units/index';
 import { outlines } from '../workers/outlines';
 import { spreadSurface } from '../workers/paint-water';
-import type { Place } from '../core/grid/index';
 import { pageX, pageY, type Camera } from './camera';
 
 const DEPTH_WORDS = ['shin', 'knee', 'thigh', 'waist'] as const;
@@ -11,11 +10,6 @@ const DEPTH_WORDS = ['shin', 'knee', 'thigh', 'waist'] as const;
 export interface DepthLines {
   shore: number[][][];
   depths: { word: string; rings: number[][][] }[];
-}
-
-/** A depth line's word and where it stands. */
-export interface DepthWord extends Place {
-  word: string;
 }
 
 export function traceDepthLines(flow: FlowField, anglerHeightM: number): DepthLines {
@@ -36,34 +30,15 @@ export function traceDepthLines(flow: FlowField, anglerHeightM: number): DepthLi
 const NAMED_CORNERS = 24;
 /** Where along its line a word may stand, in the order of trying. */
 const SHARES = [0.35, 0.55, 0.75, 0.15, 0.45, 0.65, 0.25, 0.85, 0.05];
-/** Free paper round a word, px: half width and height to the middle of a stone, and to another word. */
-const CLEAR = { x: 44, y: 26, ends: 30 };
 
-/** The words of the depth lines, clear of stones, fish and one another; one without room is left out. */
-export function placeDepthWords(
-  { depths }: DepthLines,
-  camera: Camera,
-  keepOff: readonly Place[],
-  width: number,
-): DepthWord[] {
-  const out: DepthWord[] = [];
-  for (const { word, rings } of depths) {
-    const longest = rings.reduce<number[][]>((a, b) => (b.length > a.length ? b : a), []);
-    if (longest.length <= NAMED_CORNERS) continue;
-    for (const share of SHARES) {
-      const [xM, yM] = longest[Math.floor(share * longest.length)] as [number, number];
-      const x = pageX(camera, xM);
-      const clear = [...keepOff, ...out].every(
-        (p) =>
-          Math.abs(pageX(camera, p.xM) - x - CLEAR.x / 2) > CLEAR.x ||
-          Math.abs(pageY(camera, p.yM) - pageY(camera, yM)) > CLEAR.y,
-      );
-      if (!clear || x < CLEAR.ends || x > width - 2 * CLEAR.ends) continue;
-      out.push({ word, xM, yM });
-      break;
-    }
-  }
-  return out;
+/** Where a depth line's word may stand on the page: along the longest of its rings. */
+export function wordSpots(rings: number[][][], camera: Camera): [number, number][] {
+  const longest = rings.reduce<number[][]>((a, b) => (b.length > a.length ? b : a), []);
+  if (longest.length <= NAMED_CORNERS) return [];
+  return SHARES.map((share) => {
+    const [xM, yM] = longest[Math.floor(share * longest.length)] as [number, number];
+    return [pageX(camera, xM), pageY(camera, yM)];
+  });
 }
 
 function soften(field: number[], nx: number, ny: number): number[] {

@@ -7,6 +7,7 @@ import { boulderIsSolved } from '../core/lies/index';
 import { linePath, smoothPath } from './shapes';
 import { pageX, pageY, type Camera } from './camera';
 import drawn from './marks.module.css';
+import { RoundRoom } from './label-room';
 
 /** What stands on and round the water: trees, bushes, boulders, logs, steps, entry, hazards. Quiet. */
 export const LandLayer = memo(function LandLayer({
@@ -114,6 +115,7 @@ export const LandLayer = memo(function LandLayer({
               strokeWidth={1.6}
             />
             <title>{h.note}</title>
+            <RoundRoom x={x} y={y} r={11} />
           </g>
         );
       })}

@@ -1,11 +1,10 @@
 import type { Needs } from '../core/lies/index';
 import { grain, NEED_DEG, PEBBLE, pebbleTurnDeg, starvedDot } from './shapes';
 import { needText } from '../words/words';
-import drawn from './marks.module.css';
 import panel from '../ui/panel.module.css';
 
 type NeedName = keyof Needs;
-const NAMES: [NeedName, string][] = [
+export const NEED_LETTERS: readonly [NeedName, string][] = [
   ['shelter', 'S'],
   ['food', 'F'],
   ['ease', 'E'],
@@ -20,7 +19,6 @@ export function Pebble({
   chosen = false,
   quiet = false,
   plain = false,
-  letters = false,
 }: {
   rating: number;
   needs: Needs;
@@ -29,7 +27,6 @@ export function Pebble({
   quiet?: boolean;
   /** No grains: many lies at a small scale. */
   plain?: boolean;
-  letters?: boolean;
 }) {
   const stone = `rotate(${pebbleTurnDeg(rating)}) scale(${r})`;
   const size = plain ? 12 : Math.max(12.5, 0.88 * r);
@@ -37,7 +34,7 @@ export function Pebble({
     <g opacity={quiet ? 0.82 : 1}>
       <path d={PEBBLE} transform={stone} fill="none" stroke="var(--case)" strokeWidth={6.8 / r} />
       {!plain &&
-        NAMES.map(([name]) => {
+        NEED_LETTERS.map(([name]) => {
           const d = grain(needs[name], NEED_DEG[name], r);
           if (d)
             return (
@@ -79,21 +76,6 @@ export function Pebble({
       >
         {rating}
       </text>
-      {letters &&
-        NAMES.map(([name, letter]) => {
-          const angle = (NEED_DEG[name] * Math.PI) / 180;
-          return (
-            <text
-              key={name}
-              x={1.78 * r * Math.cos(angle)}
-              y={1.66 * r * Math.sin(angle) + 4.5}
-              className={`${drawn.grainLetter} ${drawn.cased}`}
-              textAnchor="middle"
-            >
-              {letter}
-            </text>
-          );
-        })}
     </g>
   );
 }

@@ -4,7 +4,9 @@ import { useEffect, useRef } from 'react';
 import { worldX, worldY, type Camera } from './camera';
 import type { Place } from '../core/grid/index';
 
-const KEY_STEP_M = 0.1;
+/** By an arrow key, and with Shift. */
+export const KEY_STEP_M = 0.1;
+export const KEY_STRIDE_M = 0.5;
 const ARROWS: Record<string, [number, number]> = {
   ArrowRight: [1, 0],
   ArrowLeft: [-1, 0],
@@ -83,7 +85,7 @@ export function useDrag(
       const arrow = ARROWS[event.key];
       if (!arrow) return;
       event.preventDefault();
-      const step = KEY_STEP_M * (event.shiftKey ? 5 : 1);
+      const step = event.shiftKey ? KEY_STRIDE_M : KEY_STEP_M;
       move({ xM: place.xM + step * arrow[0], yM: place.yM + step * arrow[1] }, false);
     },
   };

@@ -1,22 +1,21 @@
 'use client';
 
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 
-/** Size of an element in CSS px, followed. */
+/** Size of an element in CSS px, followed; the element may change. */
 export function useSize<E extends HTMLElement>(): [
-  React.RefObject<E | null>,
+  (element: E | null) => void,
   { width: number; height: number },
 ] {
-  const ref = useRef<E>(null);
+  const [element, setElement] = useState<E | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   useLayoutEffect(() => {
-    const element = ref.current;
     if (!element) return;
     const measure = () => setSize({ width: element.clientWidth, height: element.clientHeight });
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(element);
     return () => observer.disconnect();
-  }, []);
-  return [ref, size];
+  }, [element]);
+  return [setElement, size];
 }

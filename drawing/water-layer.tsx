@@ -7,10 +7,13 @@ import { DEPTH_RAMP, PACE_RAMP, type Theme } from '../ui/tokens';
 import { spawnPaint, latestWins } from '../workers/client';
 import type { PaintedWater } from '../workers/paint-water';
 import { pageX, pageY, type Camera } from './camera';
-import type { DepthLines, DepthWord } from './depth-lines';
+import { wordSpots, type DepthLines } from './depth-lines';
+import { Label } from './label-room';
 import drawn from './marks.module.css';
 
 const RAMP_STEPS = 129;
+/** A first picture is painted this rough: there in a tenth of a second. */
+const ROUGH_PX_PER_M = 16;
 const LAND: Record<Theme, [number, number, number]> = { light: [88, -2, 7], dim: [9.2, 0.3, 3.2] };
 const LAND_WET: Record<Theme, [number, number, number]> = {
   light: [79.6, -0.5, 8.3],
@@ -25,6 +28,7 @@ export function WaterCanvas({
   camera,
   width,
   height,
+  onPainted,
 }: {
   flow: FlowField;
   quantity: 'depth' | 'pace';
@@ -32,15 +36,25 @@ export function WaterCanvas({
   camera: Camera;
   width: number;
   height: number;
+  /** A picture of this flow is on the canvas, first a rough one. */
+  onPainted?: (flow: FlowField) => void;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [painted, setPainted] = useState<{ canvas: HTMLCanvasElement; of: string } | null>(null);
+  const told = useRef(onPainted);
+  useEffect(() => {
+    told.current = onPainted;
+  });
+  const asked = useRef<{ flow: FlowField; of: string } | null>(null);
   const ask = useRef<((job: PaintRequest) => void) | null>(null);
   useEffect(() => {
     const worker = spawnPaint(() => setPainted(null));
     ask.current = latestWins(
       (r: PaintRequest): Promise<PaintedWater> => worker.call.paint(r),
-      (result, r) => setPainted({ canvas: toCanvas(result), of: pictureOf(r.quantity, r.dim) }),
+      (result, r) => {
+        setPainted({ canvas: toCanvas(result), of: pictureOf(r.quantity, r.dim) });
+        told.current?.(r.flow);
+      },
       () => setPainted(null),
     );
     return () => worker.terminate();
@@ -48,16 +62,21 @@ export function WaterCanvas({
   const pxPerM = paintScale(camera.scale);
   useEffect(() => {
     const ramp = (quantity === 'depth' ? DEPTH_RAMP : PACE_RAMP)[theme];
-    ask.current?.({
+    const job = {
       flow,
       quantity,
-      pxPerM,
       ramp: rampLab(ramp, RAMP_STEPS),
       rampFullAt: ramp.fullAt,
       dim: theme === 'dim',
       land: LAND[theme],
       landWet: LAND_WET[theme],
-    });
+    };
+    // Another picture comes rough at once, then fine; another scale only fine.
+    const of = `${quantity} ${theme}`;
+    const same = asked.current?.flow === flow && asked.current.of === of;
+    if (!same && pxPerM > ROUGH_PX_PER_M) ask.current?.({ ...job, pxPerM: ROUGH_PX_PER_M });
+    asked.current = { flow, of };
+    ask.current?.({ ...job, pxPerM });
   }, [flow, quantity, theme, pxPerM]);
   useEffect(() => {
     const target = canvas.current;
@@ -115,13 +134,13 @@ export const WaterLines = memo(function WaterLines({
   flow,
   camera,
   lines,
-  words,
+  named,
 }: {
   flow: FlowField;
   camera: Camera;
   lines: DepthLines;
-  /** null: the lines of depth are not drawn. */
-  words: readonly DepthWord[] | null;
+  /** The lines of depth with their words; else the waterline alone. */
+  named: boolean;
 }) {
   const back = useMemo(() => turnedBack(flow), [flow]);
   const lengthM = flow.nx * flow.cellM;
@@ -140,20 +159,14 @@ export const WaterLines = memo(function WaterLines({
       .join('');
   return (
     <g aria-hidden="true">
-      {words &&
+      {named &&
         lines.depths.map((d) => (
           <path key={d.word} d={path(d.rings)} className={drawn.depthLine} />
         ))}
-      {words?.map((w) => (
-        <text
-          key={w.word}
-          x={pageX(camera, w.xM)}
-          y={pageY(camera, w.yM)}
-          className={`${drawn.depthWord} ${drawn.cased}`}
-        >
-          {w.word}
-        </text>
-      ))}
+      {named &&
+        lines.depths.map((d) => (
+          <Label key={d.word} kind="depth" text={d.word} spots={wordSpots(d.rings, camera)} />
+        ))}
       <path d={path(lines.shore)} className={drawn.shore} />
       {back.map((t, i) => (
         <g

@@ -12,6 +12,7 @@ import { Furniture } from '../drawing/furniture';
 import { LandLayer } from '../drawing/land-layer';
 import { useThemeName } from '../drawing/use-theme-name';
 import drawn from '../drawing/marks.module.css';
+import { LabelRoom } from '../drawing/label-room';
 
 /** A cell of the told depths, px. */
 const CELL_PX = 5;
@@ -68,15 +69,17 @@ export function BeatDrawing({
       >
         {under}
         <Banks plan={plan} camera={camera} />
-        <LandLayer plan={plan} camera={camera} cellM={0.2} />
-        {children}
-        <Furniture
-          camera={camera}
-          width={width}
-          height={height}
-          bearingDeg={plan.bearingDeg}
-          units={units}
-        />
+        <LabelRoom camera={camera} width={width} height={height}>
+          <LandLayer plan={plan} camera={camera} cellM={0.2} />
+          {children}
+          <Furniture
+            camera={camera}
+            width={width}
+            height={height}
+            bearingDeg={plan.bearingDeg}
+            units={units}
+          />
+        </LabelRoom>
       </svg>
     </div>
   );

@@ -1,7 +1,7 @@
 import { defineRecipe, defineSlotRecipe } from '@chakra-ui/react';
 
 /** A thumb's size on a phone. */
-const PHONE = '@media (max-width: 699px)';
+const PHONE = '@media (max-width: 699px), (max-height: 499px)';
 const THUMB = { minHeight: '44px', fontSize: '16px' } as const;
 /** Larger on the start page, where little else is. */
 const ON_START = { minHeight: '44px', padding: '8px 16px', justifySelf: 'start' } as const;
@@ -206,6 +206,78 @@ export const progressRecipe = defineSlotRecipe({
   },
 });
 
+/** A few pages behind tabs, as on the sheet of a phone. */
+export const tabsRecipe = defineSlotRecipe({
+  slots: ['root', 'list', 'trigger', 'content', 'indicator', 'contentGroup'],
+  base: {
+    root: { display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 },
+    list: { display: 'flex', borderTop: '1px solid', borderColor: 'ink', flexShrink: 0 },
+    trigger: {
+      flex: 1,
+      minHeight: '46px',
+      fontSize: '18px',
+      cursor: 'pointer',
+      color: 'ink2',
+      background: 'wet',
+      borderTop: '3px solid transparent',
+      borderRight: '1px solid',
+      borderRightColor: 'rule2',
+      _last: { borderRight: 0 },
+      _selected: {
+        background: 'paper',
+        color: 'ink',
+        fontWeight: 700,
+        borderTopColor: 'ink',
+      },
+      _focusVisible: { outlineOffset: '-3px' },
+    },
+    content: { flex: 1, minHeight: 0, overflow: 'auto', position: 'relative' },
+  },
+});
+
+/** A sheet over the page. */
+export const dialogRecipe = defineSlotRecipe({
+  slots: [
+    'trigger',
+    'backdrop',
+    'positioner',
+    'content',
+    'title',
+    'description',
+    'closeTrigger',
+    'header',
+    'body',
+    'footer',
+  ],
+  base: {
+    backdrop: { position: 'fixed', inset: 0, background: 'ink', opacity: 0.35, zIndex: 40 },
+    positioner: {
+      position: 'fixed',
+      inset: 0,
+      zIndex: 41,
+      display: 'flex',
+      alignItems: 'center',
+      justifyContent: 'center',
+      padding: '20px',
+      [PHONE]: { alignItems: 'flex-end', padding: 0 },
+    },
+    content: {
+      width: '100%',
+      maxWidth: '560px',
+      maxHeight: '100%',
+      overflow: 'auto',
+      background: 'paper',
+      color: 'ink',
+      border: '1.4px solid',
+      borderColor: 'ink',
+      padding: '14px 20px 20px',
+      [PHONE]: { fontSize: '16px', lineHeight: '22px', maxWidth: 'none' },
+    },
+    header: { display: 'flex', justifyContent: 'space-between', alignItems: 'center' },
+    title: { font: '700 20px/24px var(--font-heading)', [PHONE]: { fontSize: '26px' } },
+  },
+});
+
 export const RECIPES = { button: buttonRecipe, input: inputRecipe };
 export const SLOT_RECIPES = {
   segmentGroup: choiceRecipe,
@@ -214,4 +286,6 @@ export const SLOT_RECIPES = {
   checkbox: checkboxRecipe,
   nativeSelect: selectRecipe,
   progress: progressRecipe,
+  tabs: tabsRecipe,
+  dialog: dialogRecipe,
 };

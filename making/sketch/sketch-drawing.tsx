@@ -12,6 +12,7 @@ import { changeThing, onStream, placeOfThing } from './sketch-edits';
 import { THING_NAMES } from './sketch-words';
 import css from '../making.module.css';
 import drawn from '../../drawing/marks.module.css';
+import { Label } from '../../drawing/label-room';
 
 const EMPTY: BeatPlan = {
   version: 1,
@@ -120,15 +121,12 @@ function PieceNames({
   return (
     <g aria-hidden="true">
       {ends.map((e, i) => (
-        <text
+        <Label
           key={e.id}
-          x={pageX(camera, (e.share / total) * span)}
-          y={86 + (i % 2) * 18}
-          textAnchor="middle"
-          className={`${drawn.pieceLabel} ${drawn.cased}`}
-        >
-          {i + 1} {e.lengthM * camera.scale > NAME_PX && e.kind}
-        </text>
+          kind="piece"
+          text={`${i + 1}${e.lengthM * camera.scale > NAME_PX ? ` ${e.kind}` : ''}`}
+          spots={[80, 98, 116].map((y) => [pageX(camera, (e.share / total) * span), y] as const)}
+        />
       ))}
     </g>
   );

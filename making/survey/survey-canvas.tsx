@@ -14,6 +14,7 @@ import { FEATURE_NAMES, moveCorner, numberOf, type SurveyDraft } from './survey-
 import type { ToolState } from './tools';
 import css from '../making.module.css';
 import drawn from '../../drawing/marks.module.css';
+import { Label, RoundRoom } from '../../drawing/label-room';
 
 /** The survey on the page: what is there can be chosen and dragged, a tool's places are tapped. */
 export function SurveyCanvas({
@@ -148,21 +149,13 @@ function FeatureMark({
     <g className={`${css.featureMark}${chosen ? ` ${css.chosen}` : ''}`} aria-hidden="true">
       {feature.kind === 'section' && <path d={d} className={css.tape} />}
       {feature.kind === 'section' && (
-        <text
-          x={first[0]}
-          y={first[1] + 16}
-          className={`${drawn.furniture} ${drawn.cased}`}
-          textAnchor="middle"
-        >
-          {number}
-        </text>
+        <Label kind="furniture" text={String(number)} at={first} clear={6} prefer="below" />
       )}
       {feature.kind === 'sounding' && (
         <>
           <circle cx={first[0]} cy={first[1]} r={3} className={css.soundingDot} />
-          <text x={first[0] + 6} y={first[1] + 4} className={`${drawn.furniture} ${drawn.cased}`}>
-            {formatDepth(feature.depthM, units)}
-          </text>
+          <RoundRoom x={first[0]} y={first[1]} r={3} />
+          <Label kind="figure" text={formatDepth(feature.depthM, units)} at={first} clear={4} />
         </>
       )}
       {(feature.kind === 'bed' || feature.kind === 'weed') && (
@@ -257,9 +250,13 @@ function DoubtDots({
       {doubt.next && (
         <g transform={`translate(${pageX(camera, doubt.next.xM)} ${pageY(camera, doubt.next.yM)})`}>
           <path d="M0,0V-26M0,-26h34" className={css.doubtFlag} />
-          <text x={4} y={-32} className={`${drawn.furniture} ${drawn.strong} ${drawn.cased}`}>
-            sound here next: ±{formatDepth(doubt.next.spreadM, units)}
-          </text>
+          <Label
+            kind="probe"
+            text={`sound here next: ±${formatDepth(doubt.next.spreadM, units)}`}
+            at={[pageX(camera, doubt.next.xM) + 17, pageY(camera, doubt.next.yM) - 26]}
+            clear={4}
+            prefer="above"
+          />
         </g>
       )}
     </g>

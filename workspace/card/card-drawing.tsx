@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Place } from '../../core/grid/index';
 import { pageX, pageY, type Camera } from '../../drawing/camera';
 import { usePart, useWorkspace } from '../context';
-import { placeDepthWords, traceDepthLines } from '../../drawing/depth-lines';
+import { traceDepthLines } from '../../drawing/depth-lines';
 import { CastLayer } from '../steps/cast/cast-layer';
 import { Furniture } from '../../drawing/furniture';
 import { LandLayer } from '../../drawing/land-layer';
@@ -14,6 +14,7 @@ import { WaterLines } from '../../drawing/water-layer';
 import { SectionView } from '../section/section-view';
 import { SectionFly } from '../steps/cast/section-fly';
 import css from './card.module.css';
+import { LabelRoom } from '../../drawing/label-room';
 
 /** Size of the drawing on the page, px. */
 export interface CardSize {
@@ -94,12 +95,7 @@ export function CardDrawing({
   const flow = usePart((s) => s.flow);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const units = usePart((s) => s.settings.units);
-  const marks = usePart((s) => s.marks);
   const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
-  const words = useMemo(
-    () => (lines ? placeDepthWords(lines, camera, marks, size.width) : null),
-    [lines, camera, marks, size.width],
-  );
   if (!flow || !lines) return <div className={css.cardDrawing} />;
   const path = (rings: number[][][]) =>
     rings
@@ -119,23 +115,25 @@ export function CardDrawing({
           {lines.depths.map((d, i) => (
             <path key={d.word} d={path(d.rings)} fill={GREYS[i + 1]} fillRule="evenodd" />
           ))}
-          <WaterLines flow={flow} camera={camera} lines={lines} words={words} />
-          <LandLayer plan={beat.plan} camera={camera} cellM={flow.cellM} />
-          {children ?? (
-            <>
-              <RingLayer camera={camera} />
-              <StalkLayer camera={camera} />
-              <CastLayer camera={camera} />
-            </>
-          )}
-          <MarksLayer camera={camera} />
-          <Furniture
-            camera={camera}
-            width={size.width}
-            height={size.plan}
-            bearingDeg={beat.plan.bearingDeg}
-            units={units}
-          />
+          <LabelRoom camera={camera} width={size.width} height={size.plan}>
+            <WaterLines flow={flow} camera={camera} lines={lines} named />
+            <LandLayer plan={beat.plan} camera={camera} cellM={flow.cellM} />
+            {children ?? (
+              <>
+                <RingLayer camera={camera} />
+                <StalkLayer camera={camera} />
+                <CastLayer camera={camera} />
+              </>
+            )}
+            <MarksLayer camera={camera} />
+            <Furniture
+              camera={camera}
+              width={size.width}
+              height={size.plan}
+              bearingDeg={beat.plan.bearingDeg}
+              units={units}
+            />
+          </LabelRoom>
         </svg>
         <div className={css.cardSection}>
           <SectionView

@@ -131,6 +131,10 @@ it('by itself it sharpens once the water is ready; stopped, what comes late is n
   await settle();
   mockCalls[0]!.answer(made(0.5));
   await settle();
+  // Painting has the machine first.
+  expect(store.getState().sharp).toBe('possible');
+  store.setState({ paintedFlow: store.getState().flow });
+  await settle();
   expect(store.getState().sharp).toBe('running');
   engine.stopSharpening();
   expect(store.getState().sharp).toBe('possible');

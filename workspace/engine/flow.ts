@@ -52,7 +52,11 @@ export function keepFlowInStep(
       flowState: { kind: 'ready' },
       sharp: sharp ? 'done' : sharpens ? 'possible' : 'no',
     });
-    if (!sharp && store.getState().settings.sharpen === 'by-itself' && !isPhone()) void sharpen();
+    if (!sharp && store.getState().settings.sharpen === 'by-itself' && !isPhone()) {
+      // A sharper picture is no use before there is one: painting has the machine first.
+      await painted(flow);
+      if (wanted === hash) void sharpen();
+    }
   }
 
   async function solve(hash: string): Promise<FlowField | null> {
@@ -77,6 +81,18 @@ export function keepFlowInStep(
       return null;
     }
   }
+
+  /** Resolves once this flow is on the plan. */
+  const painted = (flow: FlowField) =>
+    new Promise<void>((resolve) => {
+      const look = (s: { paintedFlow: FlowField | null }) => {
+        if (s.paintedFlow !== flow) return;
+        leave();
+        resolve();
+      };
+      const leave = store.subscribe(look);
+      look(store.getState());
+    });
 
   let sharpening = '';
   /** The same water at 10 cm, in the background; what is on screen stays until it is there. */

@@ -97,7 +97,6 @@ it('pieces by name, with depth and pace in words', () => {
       over={state.over}
       camera={camera}
       units="metric"
-      width={900}
       plan={beatPlan}
     />,
     { step: 'read' },
@@ -134,8 +133,8 @@ it('stand and landing as handles, the line, and the drift as it is: clean, micro
   draw(<CastLayer camera={camera} />, { step: 'cast' });
   expect(screen.getByRole('button', { name: /^Stand, x/ })).toBeInTheDocument();
   expect(screen.getByRole('button', { name: /^(Fly|Landing|The fly)/ })).toBeInTheDocument();
-  expect(
-    document.querySelectorAll('.trackClean, .trackMicro, .trackWake').length,
-  ).toBeGreaterThan(0);
+  expect(document.querySelectorAll('.trackClean, .trackMicro, .trackWake').length).toBeGreaterThan(
+    0,
+  );
   noNaN();
 });

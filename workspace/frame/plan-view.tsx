@@ -1,9 +1,10 @@
 'use client';
 
-import { useMemo, useRef } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
+import type { FlowField } from '../../core/water/index';
 import { worldX, worldY, type Camera } from '../../drawing/camera';
 import { useActions, usePart, useWorkspace } from '../context';
-import { placeDepthWords, traceDepthLines } from '../../drawing/depth-lines';
+import { traceDepthLines } from '../../drawing/depth-lines';
 import { Furniture } from '../../drawing/furniture';
 import { LandLayer } from '../../drawing/land-layer';
 import { LiesLayer } from '../steps/read/lies-layer';
@@ -20,7 +21,9 @@ import { valueOf } from '../state/answer';
 import { createStalkActions } from '../steps/stalk/stalk-actions';
 import { createMarkActions } from '../records/mark-actions';
 import { createReadActions } from '../steps/read/read-actions';
+import { usePhone } from '../../ui/use-phone';
 import drawn from '../../drawing/marks.module.css';
+import { LabelRoom, MarkRoom } from '../../drawing/label-room';
 
 /** The plan: painted water under SVG marks. Wheel and pinch zoom, drag pans, a click places a mark. */
 export function PlanView({
@@ -52,18 +55,17 @@ export function PlanView({
   const reading = usePart((s) => valueOf(s, 'reading'));
   const over = usePart((s) => s.over);
   const level = usePart((s) => s.level);
-  const lies = usePart((s) => valueOf(s, 'lies'));
-  const marks = usePart((s) => s.marks);
-  const keepOff = useMemo(() => [...(lies?.lies ?? []), ...marks], [lies, marks]);
   const lines = useMemo(() => flow && traceDepthLines(flow, heightM), [flow, heightM]);
-  const words = useMemo(
-    () => (lines && layer === 'depth' ? placeDepthWords(lines, camera, keepOff, width) : null),
-    [lines, layer, camera, keepOff, width],
-  );
-  const namesKeepOff = useMemo(() => [...keepOff, ...(words ?? [])], [keepOff, words]);
   const svg = useRef<SVGSVGElement>(null);
   const frame = useRef(0);
   const hold = usePanZoom(svg, setCamera);
+
+  const { store } = useWorkspace();
+  const onPainted = useCallback(
+    (paintedFlow: FlowField) => store.setState({ paintedFlow }),
+    [store],
+  );
+  const painted = usePart((s) => s.paintedFlow !== null);
 
   const onClick = (event: React.MouseEvent<SVGSVGElement>) => {
     if (hold.current.moved) return;
@@ -105,6 +107,7 @@ export function PlanView({
             camera={camera}
             width={width}
             height={height}
+            onPainted={onPainted}
           />
         </div>
       )}
@@ -117,42 +120,51 @@ export function PlanView({
         role="group"
         aria-label={`Plan of ${beat.plan.name}, up-current to the right`}
       >
-        {flow && lines && <WaterLines flow={flow} camera={camera} lines={lines} words={words} />}
-        <LandLayer plan={beat.plan} camera={camera} cellM={flow?.cellM ?? 0.2} />
-        {flow && reading && step === 'read' && (
-          <ReadingLayer
-            flow={flow}
-            reading={reading}
-            over={over}
+        <LabelRoom camera={camera} width={width} height={height}>
+          {flow && lines && (
+            <WaterLines flow={flow} camera={camera} lines={lines} named={layer === 'depth'} />
+          )}
+          <LandLayer plan={beat.plan} camera={camera} cellM={flow?.cellM ?? 0.2} />
+          {flow && reading && step === 'read' && (
+            <ReadingLayer
+              flow={flow}
+              reading={reading}
+              over={over}
+              camera={camera}
+              units={units}
+              {...(level === beat.plan.surveyedLevel && { plan: beat.plan })}
+            />
+          )}
+          <RingLayer camera={camera} />
+          {/* Stones on blank paper would say nothing: the water comes first. */}
+          {painted && <LiesLayer camera={camera} />}
+          {step === 'read' && <ReadsLayer camera={camera} />}
+          {step === 'spot' && <ShadeLayer camera={camera} />}
+          {step === 'spot' && <SpotLayer camera={camera} width={width} height={height} />}
+          <StalkLayer camera={camera} />
+          <CastLayer camera={camera} />
+          <MarksLayer camera={camera} />
+          {step === 'read' && <ProbeLayer camera={camera} />}
+          <ZoomRoom width={width} height={height} />
+          <Furniture
             camera={camera}
-            units={units}
-            keepOff={namesKeepOff}
             width={width}
-            {...(level === beat.plan.surveyedLevel && { plan: beat.plan })}
+            height={height}
+            bearingDeg={beat.plan.bearingDeg}
+            units={units}
           />
-        )}
-        <RingLayer camera={camera} />
-        <LiesLayer camera={camera} />
-        {step === 'read' && <ReadsLayer camera={camera} />}
-        {step === 'spot' && <ShadeLayer camera={camera} />}
-        {step === 'spot' && <SpotLayer camera={camera} width={width} height={height} />}
-        <StalkLayer camera={camera} />
-        <CastLayer camera={camera} />
-        <MarksLayer camera={camera} />
-        {step === 'read' && <ProbeLayer camera={camera} />}
-        {flow && !flow.calibrated && step === 'read' && (
-          <text x={16} y={72} className={`${drawn.furniture} ${drawn.cased}`}>
-            uncalibrated, pace ±10 %
-          </text>
-        )}
-        <Furniture
-          camera={camera}
-          width={width}
-          height={height}
-          bearingDeg={beat.plan.bearingDeg}
-          units={units}
-        />
+        </LabelRoom>
       </svg>
     </div>
+  );
+}
+
+/** The keys at the edge of the plan: no label lies under them. */
+function ZoomRoom({ width, height }: { width: number; height: number }) {
+  const phone = usePhone();
+  return phone ? (
+    <MarkRoom x={width - 52} y={height - 166} w={52} h={124} />
+  ) : (
+    <MarkRoom x={width - 46} y={62} w={46} h={94} />
   );
 }

@@ -15,6 +15,8 @@ export interface SessionState {
   /** True on the printed card: everything a card says is asked for. */
   card: boolean;
   notices: string[];
+  /** The help for keys is open. */
+  keysShown: boolean;
   /** Height of the plan on the page: a level compared below keeps its middle. */
   planHeightPx: number;
 
@@ -23,6 +25,8 @@ export interface SessionState {
   flowState: FlowState;
   /** True while `flow` is a first picture or belongs to another level. */
   flowStale: boolean;
+  /** The water whose picture is on the plan; null until the first is painted. */
+  paintedFlow: FlowField | null;
   /** Counts the waters that were taken: answers from an older one are never fresh. */
   waterSerial: number;
   /** The same water at 10 cm: too large, not yet, on the way, on screen. */
@@ -38,10 +42,12 @@ export const FRESH_SESSION: SessionState = {
   dragging: null,
   card: false,
   notices: [],
+  keysShown: false,
   planHeightPx: 432,
   flow: null,
   flowState: { kind: 'opening' },
   flowStale: false,
+  paintedFlow: null,
   waterSerial: 0,
   sharp: 'no',
   sharpProgress: 0,

@@ -14,6 +14,7 @@ import { createPlanActions } from '../../plan-actions';
 import { isPale } from '../../state/selectors';
 import css from './cast.module.css';
 import drawn from '../../../drawing/marks.module.css';
+import { Label, RoundRoom, useSheet } from '../../../drawing/label-room';
 
 type XY = [number, number];
 
@@ -123,9 +124,17 @@ function LandingHandle({ camera }: { camera: Camera }) {
       <circle r={5} className={drawn.landingCase} />
       <circle r={5} className={drawn.landing} />
       <path d="M7,-6l4,-4M9,1l6,0M0,-9l0,-6" className={css.splash} />
+      <RoundRoom x={pageX(camera, landing.xM)} y={pageY(camera, landing.yM)} r={7} />
     </g>
   );
 }
+
+const STAND_WORDS = {
+  stand: 'stand here',
+  crouch: 'crouch here',
+  kneel: 'kneel here',
+  crawl: 'lie low here',
+};
 
 function StandHandle({ camera }: { camera: Camera }) {
   const acting = useActions(createPlanActions);
@@ -139,6 +148,7 @@ function StandHandle({ camera }: { camera: Camera }) {
   const deg =
     (Math.atan2(pageY(camera, landing.yM) - y, pageX(camera, landing.xM) - x) * 180) / Math.PI;
   const mark = POSTURE_MARK[posture];
+  const { width } = useSheet();
   return (
     <g
       {...drag}
@@ -155,16 +165,15 @@ function StandHandle({ camera }: { camera: Camera }) {
         <path d={mark.path} className={drawn.posture} />
         <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
       </g>
-      <text x={40} y={12} className={`${drawn.anglerWord} ${drawn.cased}`}>
-        {
-          {
-            stand: 'stand here',
-            crouch: 'crouch here',
-            kneel: 'kneel here',
-            crawl: 'lie low here',
-          }[posture]
-        }
-      </text>
+      <RoundRoom x={x} y={y} r={10} />
+      <RoundRoom x={x + 28} y={y + 6} r={9} />
+      <Label
+        kind="angler"
+        text={STAND_WORDS[posture]}
+        at={[x + 14, y + 4]}
+        clear={26}
+        prefer={x > width / 2 ? 'left' : 'right'}
+      />
       {step === 'stalk' && <title>Drag the stand</title>}
     </g>
   );

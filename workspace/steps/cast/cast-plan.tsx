@@ -10,19 +10,21 @@ import { isPale, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import css from './cast.module.css';
 import drawn from '../../../drawing/marks.module.css';
+import { Label, RoundRoom, useSheet } from '../../../drawing/label-room';
 
 type XY = [number, number];
 
 /** What the cast is made of on the plan: room behind, false casts, lead, lift, covers, the landing. */
 export function CastPlan({ camera }: { camera: Camera }) {
+  const { small } = useSheet();
   const now = usePart((s) => valueOf(s, 'drift')?.now);
   const stand = usePart((s) => s.stand)!;
   const stale = usePart((s) => isPale(s, 'drift'));
   return (
     <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
       {now && <Room camera={camera} now={now} stand={stand} />}
-      {now?.falseCast && <FalseCasts camera={camera} now={now} stand={stand} />}
-      <LandIt camera={camera} />
+      {now?.falseCast && !small && <FalseCasts camera={camera} now={now} stand={stand} />}
+      {!small && <LandIt camera={camera} />}
       <LeadAndLift camera={camera} />
     </g>
   );
@@ -71,14 +73,13 @@ function FalseCasts({ camera, now, stand }: { camera: Camera; now: CastNow; stan
     <>
       <path d={linePath([at(camera, stand), end])} className={css.falseCastLine} />
       <path d={linePath(arc)} className={css.falseCast} />
-      <text
-        x={word[0]}
-        y={word[1]}
-        textAnchor={word[0] < at(camera, stand)[0] ? 'end' : 'start'}
-        className={`${drawn.anglerWord} ${drawn.cased} ${css.smallWord}`}
-      >
-        false casts
-      </text>
+      <Label
+        kind="smallAngler"
+        text="false casts"
+        at={word}
+        clear={4}
+        prefer={word[0] < at(camera, stand)[0] ? 'left' : 'right'}
+      />
     </>
   );
 }
@@ -94,6 +95,7 @@ function LeadAndLift({ camera }: { camera: Camera }) {
   const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
   const leadM = usePart((s) => valueOf(s, 'drift')?.now?.leadM ?? null);
   const units = usePart((s) => s.settings.units);
+  const { small } = useSheet();
   if (!target || leadM === null || leadM < 0.1) return null;
   const [lx, ly] = at(camera, landing);
   const [fx, fy] = at(camera, target);
@@ -105,18 +107,18 @@ function LeadAndLift({ camera }: { camera: Camera }) {
   const shift = (p: XY, by: number): XY => [p[0] + nx * by, p[1] + ny * by];
   const [a, b] = [shift([lx, ly], BRACKET_PX), shift([fx, fy], BRACKET_PX)];
   const cap = (p: XY) => linePath([shift(p, -5), shift(p, 5)]);
-  const lift = lead && best && liftPlace(best, lead.liftPastM, target);
+  const lift = !small && lead && best && liftPlace(best, lead.liftPastM, target);
   return (
     <>
       <path d={`${linePath([a, b])}${cap(a)}${cap(b)}`} className={css.bracketCase} />
       <path d={`${linePath([a, b])}${cap(a)}${cap(b)}`} className={css.bracket} />
-      <text
-        x={Math.max(a[0], b[0]) + 8}
-        y={(a[0] > b[0] ? a : b)[1] + 4}
-        className={`${drawn.anglerWord} ${drawn.cased}`}
-      >
-        lead {formatLength(leadM, units)}
-      </text>
+      <Label
+        kind="angler"
+        text={`lead ${formatLength(leadM, units)}`}
+        at={[(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]}
+        clear={Math.max(8, Math.abs(a[0] - b[0]) / 2 + 6)}
+        prefer="right"
+      />
       {lift && <Lift camera={camera} place={lift} toward={[sx, sy]} />}
     </>
   );
@@ -151,13 +153,14 @@ function Lift({ camera, place, toward }: { camera: Camera; place: Place; toward:
     <>
       <path d={d2} className={css.bracketCase} />
       <path d={d2} className={css.lift} />
-      <text
-        x={apex[0] + 24 * ux - 12}
-        y={apex[1] + 24 * uy + 5}
-        className={`${drawn.anglerWord} ${drawn.cased}`}
-      >
-        lift
-      </text>
+      <RoundRoom x={apex[0]} y={apex[1]} r={7} />
+      <Label
+        kind="smallAngler"
+        text="lift"
+        at={apex}
+        clear={12}
+        prefer={uy > 0 ? 'below' : 'above'}
+      />
     </>
   );
 }
@@ -204,6 +207,7 @@ export function Covers({ camera }: { camera: Camera }) {
         return (
           <g key={i} transform={`translate(${x} ${y})`}>
             <circle r={9} className={drawn.cover} />
+            <RoundRoom x={x} y={y} r={9} />
             <text y={4.2} textAnchor="middle" className={drawn.coverNumber}>
               {i + 1}
             </text>

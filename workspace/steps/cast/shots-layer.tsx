@@ -7,6 +7,7 @@ import { isStale, valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import drawn from '../../../drawing/marks.module.css';
 import css from './cast.module.css';
+import { Label, RoundRoom } from '../../../drawing/label-room';
 
 /** Stands of the shots that were found, numbered as in the list; the one taken has its own mark. */
 export function ShotsOnPlan({ camera }: { camera: Camera }) {
@@ -21,9 +22,6 @@ export function ShotsOnPlan({ camera }: { camera: Camera }) {
       {shots.shots.map((shot, i) => {
         const here = Math.hypot(shot.stand.xM - stand.xM, shot.stand.yM - stand.yM) < 0.3;
         if (here) return null;
-        const before = shots.shots.findIndex(
-          (s) => Math.hypot(s.stand.xM - shot.stand.xM, s.stand.yM - shot.stand.yM) < 0.3,
-        );
         const [x, y] = [pageX(camera, shot.stand.xM), pageY(camera, shot.stand.yM)];
         const [lx, ly] = [pageX(camera, shot.landing.xM), pageY(camera, shot.landing.yM)];
         const deg = (Math.atan2(ly - y, lx - x) * 180) / Math.PI;
@@ -55,13 +53,8 @@ export function ShotsOnPlan({ camera }: { camera: Camera }) {
                 transform={`rotate(${deg})`}
                 className={css.shotStand}
               />
-              <text
-                x={before < i ? 14 + 12 * (i - before) : 14}
-                y={5}
-                className={`${drawn.anglerWord} ${drawn.cased}`}
-              >
-                {i + 1}
-              </text>
+              <RoundRoom x={x} y={y} r={10} />
+              <Label kind="angler" text={String(i + 1)} at={[x, y]} clear={11} />
             </g>
           </g>
         );

@@ -3,14 +3,15 @@
 import { useMemo } from 'react';
 import type { Camera } from '../../../drawing/camera';
 import { usePart, useWorkspace } from '../../context';
-import { placeDepthWords, traceDepthLines } from '../../../drawing/depth-lines';
+import { traceDepthLines } from '../../../drawing/depth-lines';
 import { LandLayer } from '../../../drawing/land-layer';
 import { ReadingLayer } from './reading-layer';
 import { WaterCanvas, WaterLines } from '../../../drawing/water-layer';
 import { useThemeName } from '../../../drawing/use-theme-name';
 import { freshOf } from '../../state/answer';
 import drawn from '../../../drawing/marks.module.css';
-import panel from '../../../ui/panel.module.css';
+import { Label, LabelRoom } from '../../../drawing/label-room';
+import { textWidth } from '../../../drawing/label-kinds';
 
 /** The same beat at another level, under the plan and on the same x. */
 export function CompareView({
@@ -52,44 +53,21 @@ export function CompareView({
         </div>
       )}
       <svg width={width} height={height} role="img" aria-label={`The same beat at ${level} level`}>
-        {flow && lines && (
-          <WaterLines
-            flow={flow}
-            camera={here}
-            lines={lines}
-            words={layer === 'depth' ? placeDepthWords(lines, here, [], width) : null}
+        <LabelRoom camera={here} width={width} height={height}>
+          {flow && lines && (
+            <WaterLines flow={flow} camera={here} lines={lines} named={layer === 'depth'} />
+          )}
+          <LandLayer plan={beat.plan} camera={here} cellM={flow?.cellM ?? 0.2} />
+          {flow && reading && (
+            <ReadingLayer flow={flow} reading={reading} over={over} camera={here} units={units} />
+          )}
+          <Label
+            kind="bank"
+            text={`at ${level}`}
+            spots={[[16 + textWidth(`at ${level}`, 'bank') / 2, 21]]}
           />
-        )}
-        <LandLayer plan={beat.plan} camera={here} cellM={flow?.cellM ?? 0.2} />
-        {flow && reading && (
-          <ReadingLayer
-            flow={flow}
-            reading={reading}
-            over={over}
-            width={width}
-            camera={here}
-            units={units}
-          />
-        )}
-        <text x={16} y={26} className={`${drawn.bankName} ${drawn.cased}`}>
-          at {level}
-        </text>
+        </LabelRoom>
       </svg>
-      {!ready && (
-        <div className={panel.flowStatus} role="status">
-          {state.kind === 'opening' && <p>Opening {level}.</p>}
-          {state.kind === 'solving' && (
-            <p>
-              Solving {level}: {Math.round(100 * state.progress)} %.
-            </p>
-          )}
-          {state.kind === 'failed' && (
-            <p>
-              {level} could not be solved: {state.message}
-            </p>
-          )}
-        </div>
-      )}
     </div>
   );
 }

@@ -1,21 +1,23 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { DayChange } from '../../../core/lies/index';
+import type { Place } from '../../../core/grid/index';
+import type { DayChange, Lie } from '../../../core/lies/index';
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { useActions, usePart } from '../../context';
 import { useDayChanges } from './day-changes';
 import { declutter } from '../../../drawing/declutter';
-import { fishLengthPx, smoothPath, pebbleRadius } from '../../../drawing/shapes';
+import { fishLengthPx, NEED_DEG, smoothPath, pebbleRadius } from '../../../drawing/shapes';
 import { passes } from '../../state/lie-filter';
 import { lieName, methodName } from '../../../words/words';
 import { Hollow } from '../../../drawing/hollow';
-import { Pebble } from '../../../drawing/pebble';
-import { lieOf, markOf } from '../../state/selectors';
+import { NEED_LETTERS, Pebble } from '../../../drawing/pebble';
+import { lieOf, markOf, targetOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createPlanActions } from '../../plan-actions';
 import css from './read.module.css';
 import sheet from '../../../drawing/marks.module.css';
+import { Label, RoundRoom, useSheet } from '../../../drawing/label-room';
 
 /** Below this scale only the best lies and the chosen one wear grains. */
 const GRAINS_FROM_PX_PER_M = 30;
@@ -28,6 +30,14 @@ const TIE_FROM_PX = 6;
 /** Grains lie round the stone out to this share of its radius. */
 const WITH_GRAINS = 1.45;
 
+/** On a small sheet later steps show the lies next to what they are about, and no others. */
+const NEXT_TO_IT = 3;
+const nearest = (lies: readonly Lie[], about: Place | null) =>
+  about === null
+    ? lies
+    : [...lies].sort((a, b) => metresOff(a, about) - metresOff(b, about)).slice(0, NEXT_TO_IT);
+const metresOff = (a: Place, b: Place) => Math.hypot(a.xM - b.xM, a.yM - b.yM);
+
 export function LiesLayer({ camera }: { camera: Camera }) {
   const acting = useActions(createPlanActions);
   const lies = usePart((s) => valueOf(s, 'lies'));
@@ -38,12 +48,15 @@ export function LiesLayer({ camera }: { camera: Camera }) {
   const step = usePart((s) => s.step);
   const marks = usePart((s) => s.marks);
   const quiet = step !== 'read';
+  const { small } = useSheet();
+  const about = usePart(targetOf);
   const { scale } = camera;
   const drawn = useMemo(() => {
     if (!lies) return [];
     const list = lies.lies
       .map((lie, rank) => ({ lie, rank }))
-      .filter(({ lie }) => quiet || passes(shown, lie) || lie.id === chosen?.id);
+      .filter(({ lie }) => quiet || passes(shown, lie) || lie.id === chosen?.id)
+      .filter(({ lie }) => !small || !quiet || nearest(lies.lies, about).includes(lie));
     const sized = list.map(({ lie, rank }) => {
       const isChosen = lie.id === chosen?.id && !mark;
       const plain =
@@ -74,7 +87,7 @@ export function LiesLayer({ camera }: { camera: Camera }) {
       dx: places[i]!.x - s.lie.xM * scale,
       dy: places[i]!.y + s.lie.yM * scale,
     }));
-  }, [lies, shown, chosen, mark, quiet, marks, scale]);
+  }, [lies, shown, chosen, mark, quiet, small, about, marks, scale]);
   if (!lies) return null;
   return (
     <g opacity={stale ? 0.6 : 1}>
@@ -106,9 +119,10 @@ export function LiesLayer({ camera }: { camera: Camera }) {
                 chosen={isChosen}
                 quiet={quiet && !isChosen}
                 plain={plain}
-                letters={isChosen}
               />
             </g>
+            <RoundRoom x={x + dx} y={y + dy} r={plain ? r * 1.12 : r * WITH_GRAINS} />
+            {isChosen && <NeedLetters x={x + dx} y={y + dy} r={r} />}
           </g>
         );
       })}
@@ -116,6 +130,17 @@ export function LiesLayer({ camera }: { camera: Camera }) {
       {step === 'read' && <Partings camera={camera} />}
     </g>
   );
+}
+
+/** S, F, E and A outside the chosen stone, each at the side of its grain. */
+function NeedLetters({ x, y, r }: { x: number; y: number; r: number }) {
+  return NEED_LETTERS.map(([name, letter]) => {
+    const angle = (NEED_DEG[name] * Math.PI) / 180;
+    const spots = [1.72, 2.1].map(
+      (out) => [x + out * r * Math.cos(angle), y + out * 0.95 * r * Math.sin(angle)] as const,
+    );
+    return <Label key={name} kind="needLetter" text={letter} spots={spots} />;
+  });
 }
 
 /** Changes under this many points are not worth a sign. */
@@ -131,9 +156,12 @@ function Changes({ camera }: { camera: Camera }) {
         .map((c) => (
           <g key={c.lie.id} transform={`translate(${pageX(camera, c.xM)} ${pageY(camera, c.yM)})`}>
             {c.seen === 'gone' && <Hollow r={12} />}
-            <text x={16} y={-12} className={`${css.lieChange} ${sheet.cased}`}>
-              {changeText(c)}
-            </text>
+            <Label
+              kind="lieChange"
+              text={changeText(c)}
+              at={[pageX(camera, c.xM), pageY(camera, c.yM)]}
+              clear={14}
+            />
           </g>
         ))}
     </g>
@@ -154,9 +182,13 @@ function Partings({ camera }: { camera: Camera }) {
         .map((p, i) => (
           <g key={i} transform={`translate(${pageX(camera, p.xM)} ${pageY(camera, p.yM)})`}>
             <Hollow r={13} />
-            <text x={18} y={5} className={`${css.lieChange} ${sheet.cased}`}>
-              {methodName(p.chosenBy)} {Math.round(p.ratings.own)}
-            </text>
+            <RoundRoom x={pageX(camera, p.xM)} y={pageY(camera, p.yM)} r={14} />
+            <Label
+              kind="lieChange"
+              text={`${methodName(p.chosenBy)} ${Math.round(p.ratings.own)}`}
+              at={[pageX(camera, p.xM), pageY(camera, p.yM)]}
+              clear={14}
+            />
           </g>
         ))}
     </g>

@@ -7,6 +7,7 @@ import { useDrag } from '../../../drawing/use-drag';
 import { createReadActions } from './read-actions';
 import css from './read.module.css';
 import drawn from '../../../drawing/marks.module.css';
+import { Label } from '../../../drawing/label-room';
 
 /** The probe: follows the pointer in Read, or the arrow keys once it has the focus. */
 export function ProbeLayer({ camera }: { camera: Camera }) {
@@ -27,9 +28,13 @@ export function ProbeLayer({ camera }: { camera: Camera }) {
               className={css.probeArrow}
             />
           </g>
-          <text x={12} y={-10} className={`${drawn.furniture} ${drawn.strong} ${drawn.cased}`}>
-            {formatDepth(probe.depthM, units)}, {paceWord(probe.surfaceSpeedMps)}
-          </text>
+          <Label
+            kind="probe"
+            text={`${formatDepth(probe.depthM, units)}, ${paceWord(probe.surfaceSpeedMps)}`}
+            at={[x, y]}
+            clear={12}
+            prefer="above"
+          />
         </g>
       )}
       <circle

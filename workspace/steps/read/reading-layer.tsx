@@ -2,22 +2,22 @@
 
 import { contours } from 'd3-contour';
 import { memo, useMemo } from 'react';
-import { cellIndex, type Place } from '../../../core/grid/index';
+import { cellIndex } from '../../../core/grid/index';
 import type { BeatPlan } from '../../../core/formats/index';
-import { misfits, type FlowField, type Piece, type WaterReading } from '../../../core/water/index';
+import { misfits, type FlowField, type WaterReading } from '../../../core/water/index';
 import { formatDepth, paceWord, type UnitSystem } from '../../../core/units/index';
 import { pageX, pageY, worldX, worldY, type Camera } from '../../../drawing/camera';
 import { linePath } from '../../../drawing/shapes';
 import type { Overlay } from '../../state/slices';
 import css from './read.module.css';
-import drawn from '../../../drawing/marks.module.css';
+import { Label } from '../../../drawing/label-room';
+import { LABEL_KINDS } from '../../../drawing/label-kinds';
 
 /** A piece smaller than this is drawn, but not named, m2. */
 const NAMED_M2 = 3;
 /** Ticks on a leaf's way, s; every second one carries its time. */
 const TICK_S = 5;
 const LEAST_TICK_PX = 11;
-const NOTHING: readonly Place[] = [];
 
 /** What is read from the water, over it: pieces, seams, foam lines, the ways of leaves. */
 export const ReadingLayer = memo(function ReadingLayer({
@@ -26,34 +26,19 @@ export const ReadingLayer = memo(function ReadingLayer({
   over,
   camera,
   units,
-  keepOff = NOTHING,
   plan,
-  width,
 }: {
   flow: FlowField;
-  /** Of the paper, px: names stay on it. */
-  width: number;
   /** For the measured places; absent where they do not belong to this level. */
   plan?: BeatPlan;
   reading: WaterReading;
   over: Record<Overlay, boolean>;
   camera: Camera;
   units: UnitSystem;
-  /** Stones and fish that names keep clear of. */
-  keepOff?: readonly Place[];
 }) {
   return (
     <g aria-hidden="true">
-      {over.pieces && (
-        <Pieces
-          flow={flow}
-          reading={reading}
-          camera={camera}
-          units={units}
-          keepOff={keepOff}
-          width={width}
-        />
-      )}
+      {over.pieces && <Pieces flow={flow} reading={reading} camera={camera} units={units} />}
       {over.foam && <Lines lines={reading.foam} camera={camera} name="foam" />}
       {over.seams && <Lines lines={reading.seams} camera={camera} name="seam" />}
       {over.leaves && <Leaves reading={reading} camera={camera} />}
@@ -67,21 +52,14 @@ function Pieces({
   reading,
   camera,
   units,
-  keepOff,
-  width,
 }: {
   flow: FlowField;
   reading: WaterReading;
   camera: Camera;
   units: UnitSystem;
-  keepOff: readonly Place[];
-  width: number;
 }) {
   const outlines = useMemo(() => outlinesOf(flow, reading), [flow, reading]);
-  const names = useMemo(
-    () => placeNames(flow, reading, camera, keepOff, width),
-    [flow, reading, camera, keepOff, width],
-  );
+  const names = useMemo(() => namesOf(flow, reading, camera), [flow, reading, camera]);
   const d = outlines
     .map((line) => linePath(line.map(([x, y]) => [pageX(camera, x), pageY(camera, y)])))
     .join('');
@@ -89,20 +67,18 @@ function Pieces({
     <>
       <path d={d} className={css.pieceCase} />
       <path d={d} className={css.pieceLine} />
-      {names.map(({ piece, x, y }, i) => (
-        <g key={i}>
-          <text x={x} y={y} textAnchor="middle" className={`${drawn.pieceLabel} ${drawn.cased}`}>
-            {piece.kind}
-          </text>
-          <text
-            x={x}
-            y={y + 15}
-            textAnchor="middle"
-            className={`${drawn.furniture} ${drawn.cased}`}
-          >
-            {formatDepth(piece.meanDepthM, units)}, {paceWord(piece.surfaceSpeedMps)}
-          </text>
-        </g>
+      {names.map(({ piece, spots }, i) => (
+        <Label
+          key={i}
+          kind="piece"
+          text={[
+            piece.kind,
+            `${formatDepth(piece.meanDepthM, units)}, ${paceWord(piece.surfaceSpeedMps)}`,
+          ]}
+          spots={spots}
+          // The larger piece first.
+          priority={LABEL_KINDS.piece.priority - i / 100}
+        />
       ))}
     </>
   );
@@ -149,8 +125,7 @@ const CORNERS = [
   [1, 1],
 ] as const;
 
-const NAME_BOX = { width: 92, height: 36 };
-/** Where a name may stand, off the middle of its piece, px; the first that is free. */
+/** Where a name may stand, off the middle of its piece, px. */
 const NAME_OFFSETS = [
   [0, 0],
   [0, -30],
@@ -161,49 +136,29 @@ const NAME_OFFSETS = [
   [60, -26],
   [60, 26],
   [-60, -26],
+  [0, -58],
+  [0, 58],
   [110, 0],
   [-110, 0],
 ] as const;
 
-/** Largest first, over its own water or dry land; a name with no free place at this scale is left out. */
-function placeNames(
-  flow: FlowField,
-  { pieces: { pieces, ofCell } }: WaterReading,
-  camera: Camera,
-  keepOff: readonly { xM: number; yM: number }[],
-  width: number,
-) {
-  const placed: { piece: Piece; x: number; y: number }[] = [];
-  const stones = keepOff.map((p) => ({ x: pageX(camera, p.xM), y: pageY(camera, p.yM) }));
-  const bySize = pieces.filter((p) => p.areaM2 >= NAMED_M2).sort((a, b) => b.areaM2 - a.areaM2);
+/** The pieces that are named, largest first, and where each name may stand: over its own water or dry land. */
+function namesOf(flow: FlowField, { pieces: { pieces, ofCell } }: WaterReading, camera: Camera) {
   const over = (x: number, y: number) => {
     const k = cellIndex(flow, worldX(camera, x), worldY(camera, y));
     return k < 0 ? -1 : ofCell[k]!;
   };
-  for (const piece of bySize) {
-    const own = pieces.indexOf(piece);
-    const x0 = pageX(camera, piece.xM);
-    const y0 = pageY(camera, piece.yM);
-    for (const [dx, dy] of NAME_OFFSETS) {
-      const [x, y] = [x0 + dx, y0 + dy];
-      const clear =
-        (over(x, y) === own || over(x, y) === -1) &&
-        x > NAME_BOX.width / 2 &&
-        x < width - NAME_BOX.width / 2 &&
-        placed.every(
-          (o) => Math.abs(o.x - x) > NAME_BOX.width || Math.abs(o.y - y) > NAME_BOX.height,
-        ) &&
-        stones.every((o) => Math.abs(o.x - x) > 62 || Math.abs(o.y - y - 4) > 28);
-      if (!clear) continue;
-      placed.push({ piece, x, y });
-      break;
-    }
-  }
-  return placed;
+  return pieces
+    .map((piece, own) => ({ piece, own }))
+    .filter(({ piece }) => piece.areaM2 >= NAMED_M2)
+    .sort((a, b) => b.piece.areaM2 - a.piece.areaM2)
+    .map(({ piece, own }) => ({
+      piece,
+      spots: NAME_OFFSETS.map(
+        ([dx, dy]) => [pageX(camera, piece.xM) + dx, pageY(camera, piece.yM) + dy] as const,
+      ).filter(([x, y]) => over(x, y) === own || over(x, y) === -1),
+    }));
 }
-
-/** Places closer than this on the page show no figure, px. */
-const FIGURE_PX = 46;
 
 /** Each depth that was taken, and how much deeper (+) or shallower (-) the water solved there is. */
 function Measured({
@@ -218,25 +173,22 @@ function Measured({
   units: UnitSystem;
 }) {
   const all = useMemo(() => misfits(plan, flow), [plan, flow]);
-  const told: { x: number; y: number }[] = [];
   return (
     <>
       {all.map((m, i) => {
         const off = m.solvedDepthM - m.takenDepthM;
         const [x, y] = [pageX(camera, m.xM), pageY(camera, m.yM)];
-        const room = told.every((t) => Math.abs(t.x - x) > FIGURE_PX || Math.abs(t.y - y) > 15);
-        if (room) told.push({ x, y });
         const sign = off < 0 ? '−' : '+';
         return (
           <g key={i} transform={`translate(${x} ${y})`} data-part="measured">
             <path d={`M0,0V${(-60 * off).toFixed(1)}`} className={css.measuredBar} />
             <circle r={2.4} className={css.leafTick} />
-            {room && (
-              <text x={5} y={4} className={`${drawn.furniture} ${drawn.small} ${drawn.cased}`}>
-                {sign}
-                {formatDepth(Math.abs(off), units)}
-              </text>
-            )}
+            <Label
+              kind="figure"
+              text={`${sign}${formatDepth(Math.abs(off), units)}`}
+              at={[x, y]}
+              clear={3}
+            />
           </g>
         );
       })}
@@ -281,9 +233,7 @@ function Leaves({ reading, camera }: { reading: WaterReading; camera: Camera }) 
               <g key={t.s} transform={`translate(${t.x} ${t.y})`}>
                 <circle r={2.6} className={css.leafTick} />
                 {i % 3 === 1 && t.s % (2 * TICK_S) === 0 && (
-                  <text x={5} y={-4} className={`${drawn.furniture} ${drawn.small} ${drawn.cased}`}>
-                    {t.s} s
-                  </text>
+                  <Label kind="figure" text={`${t.s} s`} at={[t.x, t.y]} clear={4} />
                 )}
               </g>
             ))}

@@ -5,6 +5,7 @@ import { usePart } from '../../context';
 import { Hollow } from '../../../drawing/hollow';
 import css from './read.module.css';
 import drawn from '../../../drawing/marks.module.css';
+import { Label, RoundRoom } from '../../../drawing/label-room';
 
 /** Quick reads placed on this beat: hollow stones, since they were told and not solved. */
 export function ReadsLayer({ camera }: { camera: Camera }) {
@@ -19,9 +20,13 @@ export function ReadsLayer({ camera }: { camera: Camera }) {
             <text y={5} textAnchor="middle" className={`${css.lieChange} ${drawn.cased}`}>
               {r.result.rating}
             </text>
-            <text x={18} y={5} className={`${css.toldWord} ${drawn.cased}`}>
-              as told
-            </text>
+            <RoundRoom x={pageX(camera, r.xM!)} y={pageY(camera, r.yM!)} r={14} />
+            <Label
+              kind="told"
+              text="as told"
+              at={[pageX(camera, r.xM!), pageY(camera, r.yM!)]}
+              clear={14}
+            />
           </g>
         ))}
     </g>

@@ -12,6 +12,7 @@ import { CalibrationPanel, LevelPanel, OverSwitches, ProbePanel } from './water-
 import { ReadingLayer } from './reading-layer';
 import type { WorkspaceState } from '../../state/state';
 import type { BeatInput } from '../../state/document';
+import { LabelRoom, RoundRoom } from '../../../drawing/label-room';
 
 const plan = (readBeat(TANSY_GLIDE_FILE) as { plan: BeatPlan }).plan;
 const made = (pace: number, depth: number): FlowField =>
@@ -124,7 +125,8 @@ describe('calibration', () => {
 
 describe('over the water', () => {
   const layers = { pieces: true, seams: true, foam: true, leaves: true, measured: false };
-  const draw = (keepOff: { xM: number; yM: number }[] = []) => {
+  const camera = { scale: 24, leftM: 0, topM: 8 };
+  const draw = (stone?: { x: number; y: number }) => {
     const half = flowOf((x) => ({ depth: 0.4, u: x < 10 ? -0.5 : -0.95 }), {
       nx: 80,
       ny: 30,
@@ -132,22 +134,25 @@ describe('over the water', () => {
     });
     const { container } = render(
       <svg>
-        <ReadingLayer
-          flow={half}
-          reading={readWater(half)}
-          over={layers}
-          width={864}
-          camera={{ scale: 24, leftM: 0, topM: 8 }}
-          units="metric"
-          keepOff={keepOff}
-        />
+        <LabelRoom camera={camera} width={864} height={432}>
+          <ReadingLayer
+            flow={half}
+            reading={readWater(half)}
+            over={layers}
+            camera={camera}
+            units="metric"
+          />
+          {stone && <RoundRoom {...stone} r={14} />}
+        </LabelRoom>
       </svg>,
     );
     return container;
   };
   it('each piece is named once with its depth and pace; the border between two is drawn', () => {
     const container = draw();
-    const names = [...container.querySelectorAll('.pieceLabel')].map((e) => e.textContent);
+    const names = [...container.querySelectorAll('[data-label=piece] text:first-of-type')].map(
+      (e) => e.textContent,
+    );
     expect(names.sort()).toEqual(['riffle', 'run']);
     expect(container.textContent).toContain('0.40 m, rush');
     const border = container.querySelector('.pieceLine')!.getAttribute('d')!;
@@ -155,13 +160,10 @@ describe('over the water', () => {
   });
   it('a name gives way to a stone that lies where it would stand', () => {
     const at = (c: Element) =>
-      [...c.querySelectorAll('.pieceLabel')].find((e) => e.textContent === 'riffle')!;
+      [...c.querySelectorAll('[data-label=piece] text')].find((e) => e.textContent === 'riffle')!;
     const free = at(draw());
-    const place = {
-      xM: Number(free.getAttribute('x')) / 24,
-      yM: 8 - Number(free.getAttribute('y')) / 24,
-    };
-    expect(at(draw([place])).getAttribute('y')).not.toBe(free.getAttribute('y'));
+    const stone = { x: Number(free.getAttribute('x')), y: Number(free.getAttribute('y')) };
+    expect(at(draw(stone)).getAttribute('y')).not.toBe(free.getAttribute('y'));
   });
   it('leaves carry their time', () => {
     expect(draw().textContent).toMatch(/10 s/);

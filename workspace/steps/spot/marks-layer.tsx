@@ -13,6 +13,7 @@ import { createMarkActions } from '../../records/mark-actions';
 import { createPlanActions } from '../../plan-actions';
 import drawn from '../../../drawing/marks.module.css';
 import css from './spot.module.css';
+import { Label, RoundRoom, useSheet } from '../../../drawing/label-room';
 
 export function MarksLayer({ camera }: { camera: Camera }) {
   const marks = usePart((s) => s.marks);
@@ -52,10 +53,8 @@ function FishMark({
   const y = pageY(camera, mark.yM);
   const length = fishLengthPx(mark.totalLengthCm);
   const deg = pageDeg(mark.headingRad);
-  const tail = [
-    (-length - 13) * Math.cos((deg * Math.PI) / 180),
-    (-length - 13) * Math.sin((deg * Math.PI) / 180),
-  ];
+  const [cos, sin] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  const tail = [(-length - 13) * cos, (-length - 13) * sin];
   return (
     <g
       {...drag}
@@ -71,17 +70,39 @@ function FishMark({
     >
       <circle className={drawn.handleArea} r="22" cx={-length / 2} />
       <FishShape surety={mark.surety} length={length} deg={deg} />
-      <text
-        x={tail[0]}
-        y={tail[1]! + 6}
-        className={`${drawn.fishNumber} ${drawn.cased}`}
-        textAnchor="middle"
-      >
-        {number}
-        {mark.surety === 'maybe' ? ' maybe' : ''}
-      </text>
+      <FishRoom x={x} y={y} deg={deg} length={length} />
+      <Label
+        kind="fishNumber"
+        text={`${number}${mark.surety === 'maybe' ? ' maybe' : ''}`}
+        spots={[
+          [x + tail[0]!, y + tail[1]!],
+          ...[14, -14].map(
+            (off) => [x + tail[0]! / 2 - off * sin, y + tail[1]! / 2 + off * cos] as const,
+          ),
+          [x - tail[0]! / 6, y - tail[1]! / 6],
+          ...[30, -30].map(
+            (off) => [x + tail[0]! / 2 - off * sin, y + tail[1]! / 2 + off * cos] as const,
+          ),
+        ]}
+      />
     </g>
   );
+}
+
+/** Half of a fish's width, fins and all, px of its 100. */
+const HALF_WIDE = 0.12;
+
+/** Keeps labels off a fish: its nose at x, y, in three pieces so that a slanting one takes no more than it is. */
+function FishRoom({ x, y, deg, length }: { x: number; y: number; deg: number; length: number }) {
+  const rad = (deg * Math.PI) / 180;
+  return [0.17, 0.5, 0.83].map((share) => (
+    <RoundRoom
+      key={share}
+      x={x - share * length * Math.cos(rad)}
+      y={y - share * length * Math.sin(rad)}
+      r={Math.max(7, HALF_WIDE * length)}
+    />
+  ));
 }
 
 /** Filled for sure, half for likely, outline for maybe. Nose at 0,0. */
@@ -115,7 +136,20 @@ export function FishShape({
 }
 
 const LASH_PX = 13;
-const RING_WORD = { halfWidth: 150, top: 24, clear: 30 };
+const RING_WORDS = {
+  stand: 'standing, seen inside',
+  crouch: 'crouched, seen inside',
+  kneel: 'kneeling, seen inside',
+  crawl: 'lying low, seen inside',
+};
+
+/** Where the ring's word may stand: along its upper and lower rim, outside it. */
+const ringSpots = (points: readonly [number, number][]): [number, number][] => {
+  const byHeight = [...points].sort((a, b) => a[1] - b[1]);
+  const every = (off: number) =>
+    byHeight.filter((_, i) => i % 3 === 0).map(([x, y]): [number, number] => [x, y + off]);
+  return [...every(-12), ...every(14).reverse()];
+};
 
 /** Where the angler is seen: lashes point in from the side where they are; it opens behind the fish. */
 export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera }) {
@@ -123,8 +157,8 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
   const target = usePart(targetOf);
   const posture = usePart((s) => s.posture);
   const step = usePart((s) => s.step);
-  const lookouts = usePart((s) => valueOf(s, 'lookouts'));
-  if (!ring || !target || step === 'read' || step === 'log') return null;
+  const { small } = useSheet();
+  if (!ring || !target || small || step === 'read' || step === 'log') return null;
   const cx = pageX(camera, target.xM);
   const cy = pageY(camera, target.yM);
   const at = (p: RingPoint): [number, number] => [
@@ -152,25 +186,16 @@ export const RingLayer = memo(function RingLayer({ camera }: { camera: Camera })
     }
     run = (run + step) % LASH_PX;
   }
-  const top = points.reduce((a, b) => (b[1] < a[1] ? b : a));
-  // Its word steps down, inside the ring, past the places to look from.
-  const taken = (y: number) =>
-    step === 'spot' &&
-    (lookouts ?? []).some(
-      (l) =>
-        Math.abs(pageX(camera, l.xM) - top[0]) < RING_WORD.halfWidth &&
-        Math.abs(Math.max(RING_WORD.top, pageY(camera, l.yM)) + 12 - y) < RING_WORD.clear,
-    );
-  let wordY = Math.max(36, top[1] - 9);
-  for (let i = 0; i < 4 && taken(wordY); i++) wordY += RING_WORD.clear;
   return (
     <g aria-hidden="true">
       <path d={d} className={css.ringCase} />
       <path d={d} className={css.ringLine} />
       <path d={lashes.join('')} className={css.ringLash} />
-      <text x={top[0]} y={wordY} textAnchor="middle" className={`${css.ringWord} ${drawn.cased}`}>
-        {far * camera.scale < 90 ? 'seen' : `If you ${posture}, it sees you inside this line`}
-      </text>
+      <Label
+        kind="ring"
+        text={far * camera.scale < 90 ? 'seen' : RING_WORDS[posture]}
+        spots={ringSpots(points)}
+      />
     </g>
   );
 });

@@ -16,6 +16,7 @@ import { isStale, valueOf } from '../../state/answer';
 import { createMarkActions } from '../../records/mark-actions';
 import drawn from '../../../drawing/marks.module.css';
 import css from './spot.module.css';
+import { Label, RoundRoom } from '../../../drawing/label-room';
 
 /** Where to look from, the angler looking, and the rings that were tapped. */
 export function SpotLayer({ camera, ...size }: { camera: Camera; width: number; height: number }) {
@@ -74,10 +75,15 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
                 className={css.beyond}
               />
             )}
-            <text y={24} textAnchor="middle" className={`${css.lookoutWord} ${drawn.cased}`}>
-              {lookoutLetter(i)}
-              {width >= WIDE_PX && `, ${clockText(atHour(atMs, HOURS[l.bestHour]!, zone), zone)}`}
-            </text>
+            <RoundRoom x={x} y={y} r={12} />
+            <Label
+              kind="lookout"
+              text={`${lookoutLetter(i)}${width >= WIDE_PX ? `, ${clockText(atHour(atMs, HOURS[l.bestHour]!, zone), zone)}` : ''}`}
+              at={[x, y]}
+              clear={13}
+              prefer="below"
+              pale={stale}
+            />
           </g>
         );
       })}
@@ -119,6 +125,7 @@ function Viewer({ camera, viewer }: { camera: Camera; viewer: { xM: number; yM: 
         aria-label="Where you look from. Arrow keys move it."
       >
         <circle className={drawn.handleArea} r="22" />
+        <RoundRoom x={x} y={y - 10} r={14} />
         <g transform="scale(1.9)">
           <path d={mark.path} className={drawn.postureCase} />
           <circle cx={mark.head[0]} cy={mark.head[1]} r={3.6} fill="var(--case)" />
@@ -141,9 +148,13 @@ function Rings({ camera }: { camera: Camera }) {
           <circle r={9} className={css.ringTapCase} />
           <circle r={9} className={css.ringTap} />
           <circle r={4} className={css.ringTap} />
-          <text x={12} y={-6} className={`${css.ringNumber} ${drawn.cased}`}>
-            {r.seq}
-          </text>
+          <RoundRoom x={pageX(camera, r.xM)} y={pageY(camera, r.yM)} r={9} />
+          <Label
+            kind="ringNumber"
+            text={String(r.seq)}
+            at={[pageX(camera, r.xM), pageY(camera, r.yM)]}
+            clear={10}
+          />
         </g>
       ))}
       {flow &&
@@ -159,18 +170,20 @@ function Rings({ camera }: { camera: Camera }) {
               <path d={`M${rx},${ry}L${x},${y}`} className={css.backLine} />
               <g transform={`translate(${x} ${y})`}>
                 <FishShape surety="maybe" length={36} deg={pageDeg(heading)} />
-                <text x={6} y={-8} className={`${css.ringNumber} ${drawn.cased}`}>
-                  lies here
-                </text>
+                <RoundRoom x={x - 16 * Math.cos(heading)} y={y + 16 * Math.sin(heading)} r={12} />
+                <Label kind="ringNumber" text="lies here" at={[x, y]} clear={10} prefer="above" />
               </g>
               <g
                 transform={`translate(${pageX(camera, lie.byRule.xM)} ${pageY(camera, lie.byRule.yM)})`}
               >
                 <path d="M-5,-5L5,5M5,-5L-5,5" className={css.ruleCase} />
                 <path d="M-5,-5L5,5M5,-5L-5,5" className={css.ruleMark} />
-                <text x={8} y={14} className={`${css.ruleWord} ${drawn.cased}`}>
-                  by rule
-                </text>
+                <Label
+                  kind="rule"
+                  text="by rule"
+                  at={[pageX(camera, lie.byRule.xM), pageY(camera, lie.byRule.yM)]}
+                  clear={8}
+                />
               </g>
             </g>
           );

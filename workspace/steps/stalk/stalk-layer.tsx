@@ -13,6 +13,7 @@ import { isPale, bestWay, shownWay } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import css from './stalk.module.css';
 import drawn from '../../../drawing/marks.module.css';
+import { Label, RoundRoom } from '../../../drawing/label-room';
 
 type XY = [number, number];
 
@@ -47,7 +48,6 @@ function Ways({ camera }: { camera: Camera }) {
   const units = usePart((s) => s.settings.units);
   const farBank = usePart((s) => valueOf(s, 'farBank'));
   if (!way) return null;
-  const nearEdge = pageX(camera, way.worst.place.xM) < WORD_PX;
   const rest = step === 'stalk' && stalk?.kind === 'way' ? [stalk, ...others] : [];
   return (
     <g aria-hidden="true" opacity={stale ? 0.6 : step === 'stalk' ? 1 : 0.8}>
@@ -73,22 +73,25 @@ function Ways({ camera }: { camera: Camera }) {
         >
           <path d="M-7,0a8,8 0 0 1 14,0a8,8 0 0 1 -14,0" className={css.worst} />
           <circle r={2.6} fill="var(--fish)" />
-          <text
-            x={nearEdge ? 12 : -12}
-            y={-16}
-            textAnchor={nearEdge ? 'start' : 'end'}
-            className={`${css.worstWord} ${drawn.cased}`}
-          >
-            worst moment
-          </text>
+          <RoundRoom
+            x={pageX(camera, way.worst.place.xM)}
+            y={pageY(camera, way.worst.place.yM)}
+            r={9}
+          />
+          <Label
+            kind="worst"
+            text="worst moment"
+            at={[pageX(camera, way.worst.place.xM), pageY(camera, way.worst.place.yM)]}
+            clear={11}
+            prefer="left"
+            pale={stale}
+          />
         </g>
       )}
     </g>
   );
 }
 
-/** Room that "worst moment" needs, px. */
-const WORD_PX = 120;
 const NO_WAYS: readonly StalkWay[] = [];
 
 const wayPath = (way: StalkWay, camera: Camera) =>
@@ -125,15 +128,20 @@ function Leg({ leg, camera, label }: { leg: StalkLeg; camera: Camera; label: str
         );
       })}
       {label && leg.lengthM * camera.scale > LABEL_PX && (
-        <g transform={`translate(${mid[0] + 10} ${mid[1] - 8})`}>
-          <path d={mark.path} className={drawn.postureCase} />
-          <path d={mark.path} className={drawn.posture} />
-          <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
-          <text x={11} className={`${drawn.anglerWord} ${drawn.cased}`}>
-            {label}
-            {leg.wading ? ', wading' : ''}
-          </text>
-        </g>
+        <>
+          <g transform={`translate(${mid[0] + 10} ${mid[1] - 8})`}>
+            <path d={mark.path} className={drawn.postureCase} />
+            <path d={mark.path} className={drawn.posture} />
+            <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} fill="var(--angler)" />
+          </g>
+          <RoundRoom x={mid[0] + 10} y={mid[1] - 14} r={8} />
+          <Label
+            kind="leg"
+            text={`${label}${leg.wading ? ', wading' : ''}`}
+            at={[mid[0] + 10, mid[1] - 12]}
+            clear={10}
+          />
+        </>
       )}
     </g>
   );
@@ -187,7 +195,7 @@ function Waypoint({
       }
       transform={`translate(${pageX(camera, place.xM)} ${pageY(camera, place.yM)})`}
     >
-      <circle r={18} className={drawn.handleArea} />
+      <circle r={22} className={drawn.handleArea} />
       <rect
         x={-5}
         y={-5}
@@ -196,6 +204,7 @@ function Waypoint({
         transform="rotate(45)"
         className={spare ? `${css.via} ${css.spare}` : css.via}
       />
+      <RoundRoom x={pageX(camera, place.xM)} y={pageY(camera, place.yM)} r={7} />
     </g>
   );
 }
@@ -239,9 +248,13 @@ function Start({ camera }: { camera: Camera }) {
     >
       <circle r={6} className={css.startCase} />
       <circle r={6} className={css.startHere} />
-      <text x={11} y={5} className={`${drawn.anglerWord} ${drawn.cased}`}>
-        you are here
-      </text>
+      <RoundRoom x={pageX(camera, from.xM)} y={pageY(camera, from.yM)} r={7} />
+      <Label
+        kind="angler"
+        text="you are here"
+        at={[pageX(camera, from.xM), pageY(camera, from.yM)]}
+        clear={9}
+      />
     </g>
   );
 }
@@ -278,9 +291,7 @@ function OrderOnPlan({ camera }: { camera: Camera }) {
             <path d={`M${fx},${fy}L${tx},${ty}`} className={css.ledCase} />
             <path d={`M${fx},${fy}L${tx},${ty}`} className={css.led} />
             <path d={`M${tx - 6},${ty}h12M${tx},${ty - 6}v12`} className={css.led} />
-            <text x={fx + 8} y={fy - 10} className={`${css.orderWord} ${drawn.cased}`}>
-              {ORDINALS[place]}
-            </text>
+            <Label kind="order" text={ORDINALS[place]!} at={[fx, fy]} clear={14} prefer="above" />
           </g>
         );
       })}
