@@ -1,8 +1,11 @@
 import Link from 'next/link';
-import { beatsInBook, draftsInBook, streamsInBook } from '@/services/index';
+import { dayText } from '@/core/units/index';
+import { beatsInBook, draftsInBook, lastOuting, streamsInBook } from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
 import { ThemeButton } from '@/ui/theme-button';
+import { BeatPicture } from './beat-picture';
 import { BeatSketch } from './beat-sketch';
+import { GoOn } from './go-on';
 import { BeatTools, StreamName } from './beat-tools';
 import { BookTools } from './book-tools';
 import { DraftList } from './draft-list';
@@ -15,10 +18,11 @@ import css from './start.module.css';
 export const dynamic = 'force-dynamic';
 
 export default async function StartPage() {
-  const [all, streams, drafts] = await Promise.all([
+  const [all, streams, drafts, last] = await Promise.all([
     beatsInBook(),
     streamsInBook(),
     draftsInBook(),
+    lastOuting(),
   ]);
   const shown = all.filter((b) => !b.deleted && !b.putAway);
   const away = all.filter((b) => !b.deleted && b.putAway);
@@ -35,6 +39,10 @@ export default async function StartPage() {
       </p>
       <h2>{empty ? 'Begin with a beat' : 'A new beat, or one place'}</h2>
       <NewBeat stream={streams[0]?.name ?? ''} />
+      <GoOn
+        outing={last && last.beats.length > 0 ? outingWords(last) : null}
+        beatIds={shown.map((b) => b.id)}
+      />
       <QueryProvider>
         <SolveWatch names={Object.fromEntries(all.map((b) => [b.id, b.name]))} />
       </QueryProvider>
@@ -58,7 +66,9 @@ export default async function StartPage() {
                       </span>
                     </span>
                     <span className={css.open}>Read this water</span>
-                    <BeatSketch plan={b.plan} />
+                    <BeatPicture id={b.id}>
+                      <BeatSketch plan={b.plan} />
+                    </BeatPicture>
                   </Link>
                   <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: false }} />
                 </article>
@@ -96,6 +106,20 @@ export default async function StartPage() {
       </p>
     </main>
   );
+}
+
+/** "Sat 13 June on Sallow Steps: 3 tries, 1 landed", and where it is read. */
+function outingWords({
+  outing,
+  beats,
+  tries,
+  landed,
+}: NonNullable<Awaited<ReturnType<typeof lastOuting>>>) {
+  const names = beats.map((b) => b.name).join(', ');
+  return {
+    words: `${dayText(outing.startMs, outing.timeZone)} on ${names}: ${tries} ${tries === 1 ? 'try' : 'tries'}, ${landed} landed.`,
+    href: `/b/${beats[beats.length - 1]!.id}/log`,
+  };
 }
 
 function draftName(body: unknown): string {

@@ -2,24 +2,17 @@
 
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { FlowField } from '../core/water/index';
-import { rampLab } from '../ui/colour';
-import { DEPTH_RAMP, PACE_RAMP, type Theme } from '../ui/tokens';
+import type { Theme } from '../ui/tokens';
 import { spawnPaint, latestWins } from '../workers/client';
 import type { PaintedWater } from '../workers/paint-water';
 import { pageX, pageY, type Camera } from './camera';
 import { wordSpots, type DepthLines } from './depth-lines';
 import { Label } from './label-room';
+import { paintJob } from './paint-job';
 import drawn from './marks.module.css';
 
-const RAMP_STEPS = 129;
 /** A first picture is painted this rough: there in a tenth of a second. */
 const ROUGH_PX_PER_M = 16;
-const LAND: Record<Theme, [number, number, number]> = { light: [88, -2, 7], dim: [9.2, 0.3, 3.2] };
-const LAND_WET: Record<Theme, [number, number, number]> = {
-  light: [79.6, -0.5, 8.3],
-  dim: [13.2, 0.4, 4.8],
-};
-
 /** The painted water on a canvas: painted once for a flow, theme and scale, then only moved. */
 export function WaterCanvas({
   flow,
@@ -61,22 +54,13 @@ export function WaterCanvas({
   }, []);
   const pxPerM = paintScale(camera.scale);
   useEffect(() => {
-    const ramp = (quantity === 'depth' ? DEPTH_RAMP : PACE_RAMP)[theme];
-    const job = {
-      flow,
-      quantity,
-      ramp: rampLab(ramp, RAMP_STEPS),
-      rampFullAt: ramp.fullAt,
-      dim: theme === 'dim',
-      land: LAND[theme],
-      landWet: LAND_WET[theme],
-    };
     // Another picture comes rough at once, then fine; another scale only fine.
     const of = `${quantity} ${theme}`;
     const same = asked.current?.flow === flow && asked.current.of === of;
-    if (!same && pxPerM > ROUGH_PX_PER_M) ask.current?.({ ...job, pxPerM: ROUGH_PX_PER_M });
+    if (!same && pxPerM > ROUGH_PX_PER_M)
+      ask.current?.(paintJob(flow, quantity, theme, ROUGH_PX_PER_M));
     asked.current = { flow, of };
-    ask.current?.({ ...job, pxPerM });
+    ask.current?.(paintJob(flow, quantity, theme, pxPerM));
   }, [flow, quantity, theme, pxPerM]);
   useEffect(() => {
     const target = canvas.current;

@@ -22,7 +22,7 @@ test('another fish, another method, another day: the same water rated anew, and 
   const slider = read.getByRole('slider', { name: /^Water/ });
   await slider.fill('3');
   await expect(read.getByText('Water 3.0 °C, tried on')).toBeVisible();
-  await expect(page.locator(styled('.lieChange')).first()).toBeVisible();
+  await expect(page.locator('[data-label=lieChange]').first()).toBeVisible();
   await expect(read.getByText(/Then: Fair, .* Now: Fair, 3\.0 °C/)).toBeVisible();
   await read.getByRole('button', { name: /^Back to/ }).click();
   await read.getByRole('button', { name: 'Take the other day away' }).click();
@@ -102,5 +102,5 @@ test('quick read on a phone: told, timed, kept without a network, pinned to a be
   const kept = page.waitForResponse((r) => r.url().includes('/api/v1/reads/') && r.ok());
   await page.mouse.click(plan.x + plan.width / 2, plan.y + plan.height / 2);
   await kept;
-  await expect(page.locator(styled('.plan .toldWord'))).toHaveText('as told');
+  await expect(page.locator('[data-label=told]')).toHaveText('as told');
 });

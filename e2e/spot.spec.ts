@@ -70,7 +70,7 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
   await kept;
   await page.reload();
   await settled(page);
-  await expect(page.locator(styled('.plan .ringNumber'))).toHaveCount(5);
+  await expect(page.locator('[data-label=ringNumber]')).toHaveCount(5);
   await expect(spot.getByRole('radio', { name: 'Nymphing' })).toBeChecked();
   await spot.getByText('Note, photograph, seen before').click();
   await expect(spot.getByLabel('Note')).toHaveValue('below the long stone');

@@ -17,7 +17,7 @@ import {
   type StoredBeat,
 } from '../store/index';
 import type { KeptRise, Mark, Try } from '../core/log/index';
-import { decodeFlow } from '../core/water/index';
+import { decodeFlow, FINE_CELL_M, flowInputHash, type FlowField } from '../core/water/index';
 import { book } from './book';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
@@ -130,6 +130,22 @@ export async function renameStreamTo(id: string, name: string): Promise<Outcome<
 export async function cachedFlow(inputHash: string): Promise<Outcome<Uint8Array>> {
   const blob = await findFlow(await book(), inputHash);
   return blob ? done(blob) : refused('not-found', 'This flow has not been solved yet.');
+}
+
+/** The water of a beat at the level it was made at; refused while nobody has solved it. */
+export async function solvedWater(
+  id: string,
+): Promise<Outcome<{ flow: FlowField; inputHash: string }>> {
+  const db = await book();
+  const beat = await findBeat(db, id);
+  if (!beat) return noBeat(id);
+  const level = beat.plan.levels.find((l) => l.name === beat.plan.surveyedLevel)!;
+  const inputHash = flowInputHash(beat.plan, level.dischargeM3s, FINE_CELL_M);
+  const blob = await findFlow(db, inputHash);
+  const flow = blob && decodeFlow(blob);
+  return flow
+    ? done({ flow, inputHash })
+    : refused('not-found', `The water of "${beat.plan.name}" has not been solved yet.`);
 }
 
 /** Keeps a solved flow under the hash of its inputs. The bytes must be a whole flow. */

@@ -9,6 +9,7 @@ export {
   openBeat,
   renameStreamTo,
   saveBeat,
+  solvedWater,
   streamsInBook,
   type OpenBeat,
 } from './beats';
@@ -24,6 +25,7 @@ export {
   keepOuting,
   keepReading,
   outingOfDay,
+  lastOuting,
   outingsInBook,
   readingsOf,
   takeReadingBack,

@@ -1,5 +1,13 @@
 import type { Outing, Reading } from '../core/log/index';
-import { dropReading, listOutings, listReadings, putOuting, putReading } from '../store/index';
+import {
+  dropReading,
+  findLastOuting,
+  type OutingSummary,
+  listOutings,
+  listReadings,
+  putOuting,
+  putReading,
+} from '../store/index';
 import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
 
@@ -25,6 +33,11 @@ export async function keepOuting(outing: Outing): Promise<Outcome<null>> {
 /** Newest first. */
 export async function outingsInBook(): Promise<Outing[]> {
   return listOutings(await book(), MOST_LISTED);
+}
+
+/** What the last outing came to; null before the first. */
+export async function lastOuting(): Promise<OutingSummary | null> {
+  return (await findLastOuting(await book())) ?? null;
 }
 
 /** Keeps a reading; something must have been read. */

@@ -33,6 +33,14 @@ export { dropRead, listReads, putRead } from './reads';
 export { findFlow, hasFlow, saveFlow } from './flows';
 export { listMarks, putMark, strikeMark, type MarkRow } from './marks';
 export { dropRise, listRises, putRise, type RiseRow } from './rises';
-export { dropReading, listOutings, listReadings, putOuting, putReading } from './outings';
+export {
+  dropReading,
+  findLastOuting,
+  listOutings,
+  listReadings,
+  putOuting,
+  putReading,
+  type OutingSummary,
+} from './outings';
 export { readSettings, writeSettings } from './settings';
 export { appendEvent, listTries, openTry, type AppendOutcome } from './tries';

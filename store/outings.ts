@@ -1,5 +1,7 @@
+import type { Selectable } from 'kysely';
 import type { Outing, Reading } from '../core/log/index';
 import type { Db } from './db';
+import type { Database } from './schema';
 
 /** Keeps an outing or its new state: repeating is harmless. */
 export async function putOuting(db: Db, o: Outing): Promise<void> {
@@ -19,13 +21,52 @@ export async function listOutings(db: Db, most: number): Promise<Outing[]> {
     .orderBy('start_ms', 'desc')
     .limit(most)
     .execute();
-  return rows.map((r) => ({
-    id: r.id,
-    startMs: r.start_ms,
-    endMs: r.end_ms,
-    timeZone: r.time_zone,
-    note: r.note,
-  }));
+  return rows.map(outingOf);
+}
+
+const outingOf = (r: Selectable<Database['outings']>): Outing => ({
+  id: r.id,
+  startMs: r.start_ms,
+  endMs: r.end_ms,
+  timeZone: r.time_zone,
+  note: r.note,
+});
+
+/** What an outing came to: the beats that were fished, how many tries, how many fish landed. */
+export interface OutingSummary {
+  outing: Outing;
+  beats: { id: string; name: string }[];
+  tries: number;
+  landed: number;
+}
+
+/** The outing of the newest try; undefined before the first. */
+export async function findLastOuting(db: Db): Promise<OutingSummary | undefined> {
+  const last = await db
+    .selectFrom('tries')
+    .innerJoin('outings', 'outings.id', 'tries.outing_id')
+    .selectAll('outings')
+    .orderBy('tries.opened_ms', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  if (!last) return undefined;
+  const tries = await db
+    .selectFrom('tries')
+    .leftJoin('beats', 'beats.id', 'tries.beat_id')
+    .select(['beat_id', 'beats.name as beatName', 'beats.deleted_ms as deletedMs', 'state'])
+    .where('outing_id', '=', last.id)
+    .orderBy('opened_ms')
+    .execute();
+  const beats = new Map<string, string>();
+  for (const t of tries)
+    if (t.beat_id !== null && t.beatName !== null && t.deletedMs === null)
+      beats.set(t.beat_id, t.beatName);
+  return {
+    outing: outingOf(last),
+    beats: [...beats].map(([id, name]) => ({ id, name })),
+    tries: tries.length,
+    landed: tries.filter((t) => t.state === 'landed').length,
+  };
 }
 
 /** Keeps a reading or its new state: repeating is harmless. */

@@ -1,6 +1,8 @@
 import { pageQueue } from '../../sync/page-queue';
 import { LAY_DEFAULTS } from '../../core/cast/index';
 import type { ActionContext } from '../action-context';
+import { keepLastPlace } from '../../sync/last-place';
+import { STEP_ROWS } from './steps';
 import { answerSpecs } from './answer-specs';
 import type { Workspace } from '../context';
 import { createEngine } from '../engine/engine';
@@ -65,14 +67,28 @@ export function createWorkspace(beat: BeatInput, step: string, query: string): W
   const engine = createEngine(store, beat, (needs) => answerSpecs(beat.plan, needs));
   const loadedAt = typeof window === 'undefined' ? 0 : performance.now();
   const link = () => formatAddress(beat.id, store.getState(), beat.plan.timeZone);
+  const remember = () =>
+    keepLastPlace({
+      beatId: beat.id,
+      name: beat.plan.name,
+      step: STEP_ROWS[store.getState().step].name,
+      address: link(),
+    });
   const context: ActionContext = {
     store,
     beat,
     engine,
     queue: pageQueue(),
     now: () => Math.round(beat.nowMs + performance.now() - loadedAt),
-    push: () => window.history.pushState(null, '', link()),
-    replace: () => window.history.replaceState(null, '', link()),
+    push: () => {
+      window.history.pushState(null, '', link());
+      remember();
+    },
+    replace: () => {
+      window.history.replaceState(null, '', link());
+      remember();
+    },
   };
+  if (typeof window !== 'undefined') remember();
   return { beat, store, engine, actionsOf: memoizeByFunction(context) };
 }
