@@ -5,7 +5,9 @@ import { useState } from 'react';
 import { clientId } from '@/sync/client-id';
 import { api, problemOf } from '@/sync/client';
 import { Button, ButtonAnchor } from '@/ui/button';
-import { TextInput } from '@/ui/input';
+import { FormText, useSchemaForm } from '@/ui/schema-form';
+import { someWords } from '@/words/form-schemas';
+import { object } from 'yup';
 import css from './start.module.css';
 import panel from '../ui/panel.module.css';
 
@@ -126,23 +128,20 @@ function RenameField({
   onKeep: (name: string) => void;
   onLeave: () => void;
 }) {
-  const [text, setText] = useState(name);
+  const form = useSchemaForm(
+    object({ name: someWords(label, 120, 'Give it a name, or press Escape.') }),
+    { name },
+  );
   return (
-    <form
-      className={css.rename}
-      onSubmit={(e) => {
-        e.preventDefault();
-        onKeep(text);
-      }}
-    >
-      <TextInput
-        voice="words"
-        autoFocus
-        aria-label={label}
-        value={text}
+    <form className={css.rename} onSubmit={(e) => void form.handleSubmit((v) => onKeep(v.name))(e)}>
+      <FormText
+        form={form}
+        name="name"
+        label={label}
+        hideLabel
+        focused
         maxLength={120}
-        onChange={(e) => setText(e.target.value)}
-        onKeyDown={(e) => e.key === 'Escape' && onLeave()}
+        onLeave={onLeave}
       />
       <Button voice="plain" type="submit">
         Keep the name

@@ -6,6 +6,7 @@ import { api, problemOf, type RestoreReport } from '@/sync/client';
 import { Button, ButtonAnchor, ButtonLink } from '@/ui/button';
 import panel from '../ui/panel.module.css';
 import css from './start.module.css';
+import { FileDrop } from '@/ui/file-drop';
 
 const TABLE_WORDS: Record<string, string> = {
   settings: 'settings',
@@ -82,8 +83,7 @@ function Restore({ onDone }: { onDone: () => void }) {
       onDone();
     }
   };
-  const choose = async (file: File | undefined) => {
-    if (!file) return;
+  const choose = async (file: File) => {
     const body = await file.text();
     setText(body);
     setReport(null);
@@ -92,15 +92,10 @@ function Restore({ onDone }: { onDone: () => void }) {
   const changes = report?.tables.filter((t) => t.taken + t.known + t.differing > 0) ?? [];
   return (
     <div className={css.restore}>
-      <label htmlFor="backup-file">Restore from a backup (it is tried out first)</label>
-      <input
-        id="backup-file"
-        type="file"
+      <FileDrop
+        label="Restore from a backup (it is tried out first)"
         accept=".json,application/json"
-        onChange={(e) => {
-          void choose(e.target.files?.[0]);
-          e.target.value = '';
-        }}
+        onFile={(file) => void choose(file)}
       />
       {report && (
         <div role="status">

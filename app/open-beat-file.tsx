@@ -8,6 +8,7 @@ import { api } from '@/sync/client';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/ui/input';
 import panel from '../ui/panel.module.css';
+import { FileDrop } from '@/ui/file-drop';
 
 /** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
 export function OpenBeatFile({ empty }: { empty: boolean }) {
@@ -54,8 +55,7 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
     else setProblem('The practice beat could not be read. Is the program still running?');
   }
 
-  async function choose(file: File | undefined) {
-    if (!file) return;
+  async function choose(file: File) {
     if (stream.trim() === '') {
       setProblem('Stream "" is empty. Give the stream a name first, then choose the file.');
       return;
@@ -88,13 +88,11 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
         maxLength={80}
         onChange={(e) => setStream(e.target.value)}
       />
-      <label htmlFor="file">Beat file (GeoJSON)</label>
-      <input
-        id="file"
-        type="file"
+      <FileDrop
+        label="Beat file (GeoJSON)"
         accept=".json,.geojson,application/geo+json,application/json"
         disabled={busy}
-        onChange={(e) => void choose(e.target.files?.[0])}
+        onFile={(file) => void choose(file)}
       />
       <p role="alert" className={panel.problem}>
         {problem}

@@ -5,5 +5,5 @@
 export const styled = (selector: string): string =>
   selector.replace(
     /\.([a-zA-Z]\w*)/g,
-    (_, name: string) => `:is([class$="__${name}"], [class*="__${name} "])`,
+    (_, name: string) => `:is([class$="_${name}"], [class*="_${name} "])`,
   );

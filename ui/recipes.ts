@@ -57,6 +57,17 @@ export const buttonRecipe = defineRecipe({
         minHeight: '34px',
       },
       bare: {},
+      /** The head of a column that sorts. */
+      head: {
+        display: 'inline-flex',
+        alignItems: 'center',
+        gap: '3px',
+        minHeight: '28px',
+        fontWeight: 600,
+        color: 'ink2',
+        textAlign: 'left',
+        [PHONE]: { minHeight: '44px' },
+      },
     },
   },
   defaultVariants: { voice: 'line' },
@@ -278,6 +289,148 @@ export const dialogRecipe = defineSlotRecipe({
   },
 });
 
+/** Rows under heads. */
+export const tableRecipe = defineSlotRecipe({
+  slots: ['root', 'header', 'body', 'row', 'columnHeader', 'cell', 'footer', 'caption'],
+  base: {
+    root: { width: '100%', borderCollapse: 'collapse' },
+    row: { _hover: { background: 'wet' }, '&[data-chosen]': { background: 'wet' } },
+    columnHeader: {
+      textAlign: 'left',
+      padding: '0 4px',
+      borderBottom: '1px solid',
+      borderColor: 'ink',
+      whiteSpace: 'nowrap',
+    },
+    cell: {
+      textAlign: 'left',
+      padding: '0 4px',
+      borderBottom: '1px solid',
+      borderColor: 'rule',
+      whiteSpace: 'nowrap',
+      '&[data-wide], &:has([data-wide])': { width: '100%', whiteSpace: 'normal' },
+    },
+  },
+});
+
+/** One figure between two ends. */
+export const sliderRecipe = defineSlotRecipe({
+  slots: [
+    'root',
+    'label',
+    'thumb',
+    'valueText',
+    'track',
+    'range',
+    'control',
+    'markerGroup',
+    'marker',
+    'draggingIndicator',
+  ],
+  base: {
+    root: { width: '100%', _disabled: { opacity: 0.5 } },
+    control: {
+      position: 'relative',
+      display: 'flex',
+      alignItems: 'center',
+      minHeight: '28px',
+      cursor: 'pointer',
+      touchAction: 'none',
+      _vertical: { flexDirection: 'column', height: '100%', minWidth: '44px' },
+      [PHONE]: { minHeight: '44px' },
+    },
+    track: {
+      flex: 1,
+      height: '4px',
+      background: 'rule2',
+      _vertical: { height: '100%', width: '4px' },
+    },
+    range: { background: 'ink', height: '100%', _vertical: { width: '100%', height: 'auto' } },
+    thumb: {
+      width: '22px',
+      height: '22px',
+      background: 'paper',
+      border: '2px solid',
+      borderColor: 'ink',
+      _before: { content: '""', position: 'absolute', inset: '-12px' },
+    },
+  },
+});
+
+/** One of a few, each with its reason. */
+export const radioRecipe = defineSlotRecipe({
+  slots: [
+    'root',
+    'label',
+    'item',
+    'itemText',
+    'itemControl',
+    'indicator',
+    'itemAddon',
+    'itemIndicator',
+  ],
+  base: {
+    root: { display: 'grid', gap: '2px' },
+    label: { font: '650 16px/20px var(--font-heading)', marginBottom: '2px' },
+    item: {
+      position: 'relative',
+      display: 'flex',
+      gap: '10px',
+      alignItems: 'flex-start',
+      padding: '4px 0',
+      cursor: 'pointer',
+      '&:has(:focus-visible)': { outline: '2px solid var(--ink)', outlineOffset: '1px' },
+      [PHONE]: { minHeight: '44px', alignItems: 'center' },
+    },
+    itemControl: {
+      flexShrink: 0,
+      marginTop: '2px',
+      width: '16px',
+      height: '16px',
+      border: '1.5px solid',
+      borderColor: 'ink',
+      _checked: { background: 'ink', boxShadow: 'inset 0 0 0 3px var(--paper)' },
+    },
+  },
+});
+
+/** A file, chosen or dropped. */
+export const fileRecipe = defineSlotRecipe({
+  slots: [
+    'root',
+    'dropzone',
+    'item',
+    'itemDeleteTrigger',
+    'itemGroup',
+    'itemName',
+    'itemPreview',
+    'itemPreviewImage',
+    'itemSizeText',
+    'label',
+    'trigger',
+    'clearTrigger',
+    'itemContent',
+    'dropzoneContent',
+    'fileText',
+  ],
+  base: {
+    root: { display: 'grid', gap: '4px', margin: '8px 0' },
+    label: { color: 'ink2' },
+    dropzone: {
+      display: 'flex',
+      alignItems: 'center',
+      gap: '10px',
+      minHeight: '44px',
+      padding: '6px 12px',
+      border: '1.4px dashed',
+      borderColor: 'rule2',
+      cursor: 'pointer',
+      _dragging: { background: 'wet', borderColor: 'ink' },
+      _disabled: { cursor: 'default', color: 'ink3' },
+    },
+  },
+});
+
 export const RECIPES = { button: buttonRecipe, input: inputRecipe };
 export const SLOT_RECIPES = {
   segmentGroup: choiceRecipe,
@@ -286,6 +439,10 @@ export const SLOT_RECIPES = {
   checkbox: checkboxRecipe,
   nativeSelect: selectRecipe,
   progress: progressRecipe,
+  table: tableRecipe,
+  slider: sliderRecipe,
+  radioGroup: radioRecipe,
+  fileUpload: fileRecipe,
   tabs: tabsRecipe,
   dialog: dialogRecipe,
 };

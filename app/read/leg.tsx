@@ -5,6 +5,9 @@ import { useThemeName } from '@/drawing/use-theme-name';
 import { rampColour } from '@/ui/colour';
 import { DEPTH_RAMP } from '@/ui/tokens';
 import css from './read.module.css';
+import { later } from '@/ui/later';
+
+const Slider = later(() => import('@/ui/slider').then((m) => m.Slider));
 
 /** Scale of the drawing: metres from the bed to its top edge. */
 const TOP_M = 1.3;
@@ -80,16 +83,18 @@ export function Leg({
         <strong>{formatDepth(depthM, units)}</strong>
         <span>{word}</span>
       </p>
-      <input
-        type="range"
-        min={0.05}
-        max={1.25}
-        step={0.01}
-        value={Math.min(1.25, depthM)}
-        aria-label="Depth"
-        aria-valuetext={`${formatDepth(depthM, units)}, ${word}`}
-        onChange={(e) => onDepth(Number(e.target.value))}
-      />
+      <div className={css.slide}>
+        <Slider
+          label="Depth"
+          upright
+          min={0.05}
+          max={1.25}
+          step={0.01}
+          value={depthM}
+          text={`${formatDepth(depthM, units)}, ${word}`}
+          onChange={onDepth}
+        />
+      </div>
     </div>
   );
 }

@@ -1,35 +1,26 @@
 'use client';
 
 import { useState } from 'react';
-import { SPECIES, TOTAL_PER_FORK } from '@/core/fish/index';
-import { BED_MATERIALS } from '@/core/formats/index';
-import {
-  QUICK_COLOURS,
-  type QuickAnswers,
-  type QuickCover,
-  type QuickEdge,
-} from '@/core/lies/index';
-import { formatTemp, parseTempC, paceWord, tempUnit } from '@/core/units/index';
+import { TOTAL_PER_FORK } from '@/core/fish/index';
+import { type QuickAnswers, type QuickCover, type QuickEdge } from '@/core/lies/index';
+import { paceWord } from '@/core/units/index';
 import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
 import { useReads } from '@/sync/use-reads';
 import { useQueue } from '@/sync/use-queue';
-import { NotTaken } from '@/ui/not-taken';
 import { notTakenProps } from '@/words/queue-words';
-import { SPECIES_NAMES } from '@/words/words';
 import { Button } from '@/ui/button';
-import { Choice } from '@/ui/choice';
-import { Disclosure } from '@/ui/disclosure';
-import { FigureField } from '@/ui/figure-field';
-import { TextInput } from '@/ui/input';
-import { Select } from '@/ui/select';
+import { later } from '@/ui/later';
 import { useQuickReading } from './use-quick-reading';
-import { KeptReads } from './kept-reads';
 import { Leg } from './leg';
 import { PaceTimer } from './pace-timer';
 import { ReadResult } from './read-result';
 import { ASSUMED_TEMP_C, type KeptRead, type Settings } from '@/core/log/index';
 import css from './read.module.css';
+
+const MoreTold = later(() => import('./more-told').then((m) => m.MoreTold), 190);
+const KeptReads = later(() => import('./kept-reads').then((m) => m.KeptReads));
+const NotTaken = later(() => import('@/ui/not-taken').then((m) => m.NotTaken));
 
 const PACES = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;
 const COVERS: readonly (readonly [QuickCover, string])[] = [
@@ -140,52 +131,7 @@ export function QuickReadPage({
         {cell(told.foam, 'Foam line', () => tell({ foam: !told.foam }))}
         {cell(told.shaded, 'In the shade', () => tell({ shaded: !told.shaded }))}
       </div>
-      <div className={css.told}>
-        <FigureField
-          id="quick-temp"
-          label="Water"
-          unit={tempUnit(units)}
-          value={formatTemp(told.waterTempC, units).replace(/ \S+$/, '')}
-          parse={(text) => parseTempC(text, units)}
-          onKeep={(waterTempC) => tell({ waterTempC })}
-        />
-        <Choice
-          label="Colour of the water"
-          value={told.colour}
-          options={QUICK_COLOURS.map((c) => [c, c] as const)}
-          onChange={(colour) => tell({ colour })}
-        />
-        <Disclosure title="Bottom, fish">
-          <label className={css.bottom}>
-            Bottom{' '}
-            <Select
-              value={told.bottom}
-              onChange={(e) => tell({ bottom: e.target.value as QuickAnswers['bottom'] })}
-            >
-              {BED_MATERIALS.map((m) => (
-                <option key={m} value={m}>
-                  {m.replace('-', ' ')}
-                </option>
-              ))}
-            </Select>
-          </label>
-          <Choice
-            label="Species"
-            value={told.species}
-            options={SPECIES.map((s) => [s, SPECIES_NAMES[s]] as const)}
-            onChange={(species) => tell({ species })}
-          />
-        </Disclosure>
-        <label className={css.noteField}>
-          Note{' '}
-          <TextInput
-            voice="words"
-            value={note}
-            maxLength={200}
-            onChange={(e) => setNote(e.target.value)}
-          />
-        </label>
-      </div>
+      <MoreTold told={told} tell={tell} units={units} note={note} onNote={setNote} />
       <NotTaken {...notTakenProps(saving)} />
       <KeptReads
         reads={kept.reads}

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
-import type { Settings } from '@/core/log/index';
+import { SETTING_RANGE, type Settings } from '@/core/log/index';
 import { Choice } from '@/ui/choice';
 import { FigureField } from '@/ui/figure-field';
 import { TextArea } from '@/ui/input';
@@ -12,6 +12,7 @@ import { Row } from './row';
 import { METHOD_ROWS } from './settings-table';
 import panel from '../../ui/panel.module.css';
 import css from '../start.module.css';
+import { RadioCards } from '@/ui/radio-cards';
 
 /** Every setting with its default and the reason for it; kept at once. */
 export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Settings }) {
@@ -30,26 +31,27 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
   const length = (
     key: 'anglerHeightM' | 'maxWadeM' | 'rodM' | 'landsWithinHalfMetreToM' | 'comfortableM',
     label: string,
-    min: number,
-    max: number,
     why: string,
-  ) => (
-    <Row
-      why={why}
-      changed={now[key] !== defaults[key]}
-      back={`Back to ${formatLength(defaults[key], units, 2)}`}
-      onBack={() => void change({ [key]: defaults[key] })}
-    >
-      <FigureField
-        id={key}
-        label={label}
-        unit={units === 'us' ? 'ft' : 'm'}
-        value={formatLength(now[key], units, 2).replace(/ (m|ft)$/, '')}
-        parse={(text) => parseLengthM(text, units, { what: label, min, max })}
-        onKeep={(m) => void change({ [key]: m })}
-      />
-    </Row>
-  );
+  ) => {
+    const [min, max] = SETTING_RANGE[key];
+    return (
+      <Row
+        why={why}
+        changed={now[key] !== defaults[key]}
+        back={`Back to ${formatLength(defaults[key], units, 2)}`}
+        onBack={() => void change({ [key]: defaults[key] })}
+      >
+        <FigureField
+          id={key}
+          label={label}
+          unit={units === 'us' ? 'ft' : 'm'}
+          value={formatLength(now[key], units, 2).replace(/ (m|ft)$/, '')}
+          parse={(text) => parseLengthM(text, units, { what: label, min, max })}
+          onKeep={(m) => void change({ [key]: m })}
+        />
+      </Row>
+    );
+  };
   return (
     <div>
       <p role="status">{saved}</p>
@@ -79,8 +81,6 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
       {length(
         'anglerHeightM',
         'Height',
-        1,
-        2.3,
         'Depth in body words, how far you are seen, and how deep you may wade follow from it. 1.75 m is a middling adult.',
       )}
       <Row
@@ -98,8 +98,8 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
             parseFigure(text, {
               what: 'Weight',
               unit: weightUnit,
-              min: weight(25),
-              max: weight(200),
+              min: weight(SETTING_RANGE.anglerMassKg[0]),
+              max: weight(SETTING_RANGE.anglerMassKg[1]),
             })
           }
           onKeep={(w) => void change({ anglerMassKg: us ? w / convert.kgToLb(1) : w })}
@@ -109,16 +109,12 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
       {length(
         'maxWadeM',
         'Deepest you wade',
-        0,
-        1.5,
         'Never deeper, whatever else allows it. 0.7 m is mid-thigh: above it most people float sooner than they think.',
       )}
       <h2>Your tackle</h2>
       {length(
         'rodM',
         'Rod',
-        1,
-        5,
         'How far the tip reaches over the water. 2.4 m is usual on small streams.',
       )}
       <Row
@@ -140,15 +136,11 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
       {length(
         'landsWithinHalfMetreToM',
         'You land within half a metre up to',
-        2,
-        30,
         'Beyond it no stand is looked for but a little. 12 m is a practised hand on a calm day; kneeling, wind and a lay that is hard to throw take some of it off.',
       )}
       {length(
         'comfortableM',
         'Your comfortable cast',
-        2,
-        30,
         'Up to here a longer cast is no worse than a shorter one. Later learned from Practice and your log; 8 m until then.',
       )}
       <h2>Solving the water</h2>
@@ -222,25 +214,18 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
             void change({ methods: { ...now.methods, [row.key]: defaults.methods[row.key] } })
           }
         >
-          <fieldset className={css.schools}>
-            <legend>{row.question}</legend>
-            {row.schools.map(([value, word, suits]) => (
-              <label key={value}>
-                <input
-                  type="radio"
-                  name={row.key}
-                  checked={now.methods[row.key] === value}
-                  onChange={() =>
-                    void change({
-                      methods: { ...now.methods, [row.key]: value } as Settings['methods'],
-                    })
-                  }
-                />{' '}
-                <strong>{word}</strong>: {suits}
-                {value === defaults.methods[row.key] && ' (default)'}
-              </label>
-            ))}
-          </fieldset>
+          <RadioCards
+            label={row.question}
+            value={now.methods[row.key]}
+            options={row.schools.map(([value, word, suits]) => [
+              value as string,
+              word,
+              `${suits}${value === defaults.methods[row.key] ? ' (default)' : ''}`,
+            ])}
+            onChange={(value) =>
+              change({ methods: { ...now.methods, [row.key]: value } as Settings['methods'] })
+            }
+          />
         </Row>
       ))}
     </div>

@@ -9,6 +9,7 @@ import { sectionsFromCsv, sectionsToCsv, soundingsFromCsv, soundingsToCsv } from
 import type { SurveyDraft } from './survey-draft';
 import css from '../making.module.css';
 import panel from '../../ui/panel.module.css';
+import { FileDrop } from '../../ui/file-drop';
 
 type What = 'soundings' | 'sections';
 const MOST_SHOWN = 6;
@@ -52,15 +53,10 @@ export function CsvPanel({
         ]}
         onChange={setWhat}
       />
-      <label htmlFor="csv-file">Take from a file (metres, m/s)</label>
-      <input
-        id="csv-file"
-        type="file"
+      <FileDrop
+        label="Take from a file (metres, m/s)"
         accept=".csv,text/csv,text/plain"
-        onChange={(e) => {
-          void choose(e.target.files?.[0]);
-          e.target.value = '';
-        }}
+        onFile={(file) => void choose(file)}
       />
       {read && (
         <div role="status">

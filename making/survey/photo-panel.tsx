@@ -10,6 +10,7 @@ import { Disclosure } from '../../ui/disclosure';
 import { LengthField, PlainField } from '../fields';
 import type { PhotoUnderlay } from './survey-draft';
 import panel from '../../ui/panel.module.css';
+import { FileDrop } from '../../ui/file-drop';
 
 /** A photograph is laid out this long until it is scaled, m. */
 const FIRST_LENGTH_M = 40;
@@ -58,21 +59,12 @@ export function PhotoPanel({
   return (
     <Disclosure title="Trace over a photograph" open={photo !== null || scaling !== null}>
       {!photo && (
-        <>
-          <label htmlFor="photo-file">
-            Your own photograph, from above or from a bridge; it stays in this book
-          </label>
-          <input
-            id="photo-file"
-            type="file"
-            accept="image/*"
-            disabled={busy}
-            onChange={(e) => {
-              void choose(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </>
+        <FileDrop
+          label="Your own photograph, from above or from a bridge; it stays in this book"
+          accept="image/*"
+          disabled={busy}
+          onFile={(file) => void choose(file)}
+        />
       )}
       {busy && (
         <p role="status">Taking the photograph in: made smaller, and rid of place and camera.</p>

@@ -11,6 +11,7 @@ import { panelWarning } from '../levels-panel';
 import { stationsFromCsv } from './csv';
 import css from '../making.module.css';
 import panel from '../../ui/panel.module.css';
+import { FileDrop } from '../../ui/file-drop';
 
 /** The stations of one tape: offset, depth, and speed where it was taken; with what they carry. */
 export function StationsTable({
@@ -34,6 +35,11 @@ export function StationsTable({
     }
     setProblem(null);
     onChange(next);
+  };
+  const take = async (file: File) => {
+    const { good, problems } = stationsFromCsv(await file.text());
+    setProblem(problems.length > 0 ? problems.join(' ') : null);
+    if (good.length >= 2) onChange(good);
   };
   const last = stations[stations.length - 1];
   const speeds = stations.filter((s) => s.speedMps !== undefined).length;
@@ -109,21 +115,11 @@ export function StationsTable({
           Next station
         </Button>
       </p>
-      <label className={css.fileRow}>
-        or from a CSV with offset, depth, speed{' '}
-        <input
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          aria-label="Stations from a CSV"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (!file) return;
-            const { good, problems } = stationsFromCsv(await file.text());
-            setProblem(problems.length > 0 ? problems.join(' ') : null);
-            if (good.length >= 2) onChange(good);
-          }}
-        />
-      </label>
+      <FileDrop
+        label="Stations from a CSV with offset, depth, speed"
+        accept=".csv,text/csv,text/plain"
+        onFile={(file) => void take(file)}
+      />
       {q && (
         <p role="status">
           These carry {formatDischarge(q.dischargeM3s, units)} through {q.areaM2.toFixed(2)} m².{' '}

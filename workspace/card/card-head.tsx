@@ -12,6 +12,7 @@ import {
 } from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
 import css from './card.module.css';
+import { PlainTable } from '../../ui/plain-table';
 
 /** Which beat, at what level, for when, in what weather. */
 export function CardHead() {
@@ -83,7 +84,7 @@ const COLUMNS = ['try', 'hour', 'water', 'fish', 'fly', 'lay', 'what it did', 'n
 
 export function CardRows() {
   return (
-    <table className={css.cardRows}>
+    <PlainTable className={css.cardRows}>
       <caption className={css.visuallyHidden}>Tries, to be filled in</caption>
       <thead>
         <tr>
@@ -104,7 +105,7 @@ export function CardRows() {
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }
 

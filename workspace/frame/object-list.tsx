@@ -2,7 +2,7 @@
 
 import { formatDepth, formatFishLength } from '../../core/units/index';
 import { useActions, usePart } from '../context';
-import { LieList } from '../steps/read/lie-list';
+import { LieList } from './steps';
 import { lieName } from '../../words/words';
 import { valueOf } from '../state/answer';
 import { createReadActions } from '../steps/read/read-actions';

@@ -92,3 +92,13 @@ export const SectionFly = lazy<
 export const CompareView = lazy<
   Parameters<typeof import('../steps/read/compare-view').CompareView>[0]
 >(() => import('../steps/read/compare-view').then((m) => m.CompareView));
+/** One thumb's frame: a desk never asks for it. */
+export const PhoneFrame = lazy<Parameters<typeof import('./phone-frame').PhoneFrame>[0]>(() =>
+  import('./phone-frame').then((m) => m.PhoneFrame),
+);
+export const LieList = lazy<Parameters<typeof import('../steps/read/lie-list').LieList>[0]>(() =>
+  import('../steps/read/lie-list').then((m) => m.LieList),
+);
+export const KeysHelp = lazy<Parameters<typeof import('./keys-help').KeysHelp>[0]>(() =>
+  import('./keys-help').then((m) => m.KeysHelp),
+);

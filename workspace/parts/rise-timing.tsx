@@ -11,7 +11,7 @@ import {
 import { sampleFlow } from '../../core/water/index';
 import { inHundred } from '../../words/words';
 import { usePart } from '../context';
-import css from './parts.module.css';
+import { PlainTable } from '../../ui/plain-table';
 
 /** How often covers meet a rise, by how many a minute, and what timing one makes of it. */
 export function RiseTiming({ riser }: { riser: Riser }) {
@@ -26,7 +26,7 @@ export function RiseTiming({ riser }: { riser: Riser }) {
   return (
     <>
       {chances.length > 0 && (
-        <table className={css.chances}>
+        <PlainTable>
           <caption>The next rise finds your fly there</caption>
           <tbody>
             <tr>
@@ -44,7 +44,7 @@ export function RiseTiming({ riser }: { riser: Riser }) {
               {timed && <td>{inHundred(timed.chance)}</td>}
             </tr>
           </tbody>
-        </table>
+        </PlainTable>
       )}
       {timed && (
         <p>

@@ -7,12 +7,15 @@ export interface LieFilter {
   /** Only lies that could keep a fish of this length, cm; 0: all. */
   leastCm: number;
   order: 'up-current' | 'rating' | 'depth' | 'largest' | 'kind';
+  /** The largest first. */
+  desc: boolean;
 }
 export const ALL_LIES: LieFilter = {
   kinds: 'all',
   leastRating: 0,
   leastCm: 0,
   order: 'rating',
+  desc: true,
 };
 
 /** Kinds as an angler sorts water. */

@@ -12,7 +12,7 @@ import { targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import panel from '../../../ui/panel.module.css';
-import css from './cast.module.css';
+import { PlainTable } from '../../../ui/plain-table';
 
 /** Where the fly goes first, second and third; the pool in order; timing; when to rest and look again. */
 export function CoverPanel() {
@@ -91,7 +91,7 @@ function Pool({ pool }: { pool: PoolCover[] }) {
   const rodM = usePart((s) => s.settings.rodM);
   if (pool.length === 0) return <p>No water lies within your reach from here.</p>;
   return (
-    <table className={css.pool}>
+    <PlainTable voice="small">
       <caption>In this order, numbered on the plan</caption>
       <thead>
         <tr>
@@ -115,6 +115,6 @@ function Pool({ pool }: { pool: PoolCover[] }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }

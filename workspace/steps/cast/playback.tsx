@@ -10,6 +10,7 @@ import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import css from './cast.module.css';
 import panel from '../../../ui/panel.module.css';
+import { Slider } from '../../../ui/slider';
 
 /** The drift as a film: line and leader as they lie, from the moment the fly lands. */
 export function Playback() {
@@ -55,16 +56,15 @@ export function Playback() {
           </Button>
         )}
       </div>
-      <input
-        type="range"
+      <Slider
+        label="Moment of the drift"
         min={0}
         max={DRIFT_S}
         step={0.05}
         value={atS ?? 0}
         disabled={!ready}
-        aria-label="Moment of the drift"
-        aria-valuetext={momentText(best, atS ?? 0, units)}
-        onChange={(e) => casting.showFilm(Number(e.target.value))}
+        text={momentText(best, atS ?? 0, units)}
+        onChange={casting.showFilm}
       />
       <p className={panel.second}>
         {momentText(best, atS ?? 0, units)}

@@ -6,7 +6,7 @@ import { usePart } from '../../context';
 import { angleWords, castName, layName } from '../../../words/cast-words';
 import { inHundred, postureName } from '../../../words/words';
 import { valueOf } from '../../state/answer';
-import css from './cast.module.css';
+import { PlainTable } from '../../../ui/plain-table';
 
 const ROWS: readonly (readonly [string, (s: Shot, u: UnitSystem) => string])[] = [
   [
@@ -35,7 +35,7 @@ export function ShotCompare() {
   const two = [shots.shots[a], shots.shots[b]];
   if (!two[0] || !two[1]) return null;
   return (
-    <table className={css.compare}>
+    <PlainTable voice="small">
       <caption>Side by side</caption>
       <thead>
         <tr>
@@ -57,6 +57,6 @@ export function ShotCompare() {
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }

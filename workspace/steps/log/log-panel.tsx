@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   EVENT_WORDS,
   type EventCode,
@@ -16,13 +16,16 @@ import {
   parseFishLengthCm,
 } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
-import { Disclosure } from '../../../ui/disclosure';
+import { DataTable, type TableColumn, type TableSort } from '../../../ui/data-table';
 import { TextInput } from '../../../ui/input';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { numberOfMark, targetOf } from '../../state/selectors';
 import { createTryActions } from '../../records/try-actions';
 import panel from '../../../ui/panel.module.css';
 import css from './log.module.css';
+import { FormText, useSchemaForm } from '../../../ui/schema-form';
+import { fishLengthText, someWords } from '../../../words/form-schemas';
+import { object, string } from 'yup';
 
 /** Tries at the chosen fish: begun with a fly, one press an event, nothing overwritten. */
 export function LogPanel() {
@@ -32,7 +35,7 @@ export function LogPanel() {
   const number = usePart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
   const ofThis = tries.filter((t) => t.markId === markId);
   const open = ofThis.find((t) => isOpen(t));
-  const done = [...tries].reverse().filter((t) => t.id !== open?.id);
+  const done = useMemo(() => tries.filter((t) => t.id !== open?.id), [tries, open?.id]);
   return (
     <section>
       <h2>{number ? `Fish ${number}` : target ? 'The fish in the lie' : 'What the fish did'}</h2>
@@ -40,34 +43,31 @@ export function LogPanel() {
       {target && !open && <BeginTry />}
       {open && <OpenTry key={open.id} attempt={open} />}
       {done.length > 0 && <h3>Earlier tries</h3>}
-      {done.map((t) => (
-        <PastTry key={t.id} attempt={t} />
-      ))}
+      {done.length > 0 && <PastTries tries={done} />}
     </section>
   );
 }
 
 const isOpen = (t: Try) => ['open', 'hooked'].includes(foldTry(t.fly, t.events).state);
 
+const FLY_LETTERS = 80;
+/** A try may begin with a fly that is not named. */
+const FLY_OR_NONE = object({ fly: string().default('').max(FLY_LETTERS) });
+
 function BeginTry() {
   const log = useActions(createTryActions);
-  const [fly, setFly] = useState('');
+  const form = useSchemaForm(FLY_OR_NONE, { fly: '' });
   return (
     <form
       className={panel.stack}
-      onSubmit={(e) => {
-        e.preventDefault();
-        log.beginTry(fly.trim());
-      }}
+      onSubmit={(e) => void form.handleSubmit((v) => log.beginTry(v.fly.trim()))(e)}
     >
-      <label htmlFor="fly">Fly</label>
-      <TextInput
-        id="fly"
-        voice="words"
-        value={fly}
-        maxLength={80}
+      <FormText
+        form={form}
+        name="fly"
+        label="Fly"
+        maxLength={FLY_LETTERS}
         placeholder="Olive parachute 16"
-        onChange={(e) => setFly(e.target.value)}
       />
       <Button voice="solid" type="submit">
         Begin a try
@@ -81,42 +81,21 @@ function BeginTry() {
 
 function OpenTry({ attempt }: { attempt: Try }) {
   const log = useActions(createTryActions);
-  const units = usePart((s) => s.settings.units);
   const fold = foldTry(attempt.fly, attempt.events);
   const [asking, setAsking] = useState<'landing' | 'change' | null>(null);
-  const [text, setText] = useState('');
   const [note, setNote] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
   const withNote = () => {
     const kept = note.trim();
     setNote('');
     return kept === '' ? {} : { note: kept };
   };
   const press = (code: EventCode) => {
-    setProblem(null);
     if (code === 'landing' || code === 'change') {
-      setText('');
       setAsking(code);
       return;
     }
     setAsking(null);
     log.record(attempt.id, code, withNote());
-  };
-  const keepAsked = () => {
-    if (asking === 'landing') {
-      const parsed = parseFishLengthCm(text, units);
-      if (!parsed.ok) return setProblem(parsed.message);
-      log.record(attempt.id, 'landing', {
-        lengthCm: Math.round(parsed.value * 10) / 10,
-        ...withNote(),
-      });
-    } else {
-      if (text.trim() === '')
-        return setProblem('Fly "" is empty. Say which fly it is now, in your own words.');
-      log.record(attempt.id, 'change', { fly: text.trim(), ...withNote() });
-    }
-    setProblem(null);
-    setAsking(null);
   };
   return (
     <div>
@@ -138,35 +117,15 @@ function OpenTry({ attempt }: { attempt: Try }) {
         ))}
       </div>
       {asking && (
-        <form
-          className={`${panel.stack} ${css.asked}`}
-          onSubmit={(e) => {
-            e.preventDefault();
-            keepAsked();
+        <Asked
+          key={asking}
+          code={asking}
+          onKeep={(told) => {
+            log.record(attempt.id, asking, { ...told, ...withNote() });
+            setAsking(null);
           }}
-        >
-          <label htmlFor="asked">
-            {asking === 'landing' ? `Its length, ${fishLengthUnit(units)}` : 'Fly now'}
-          </label>
-          <TextInput
-            id="asked"
-            autoFocus
-            voice="words"
-            maxLength={80}
-            inputMode={asking === 'landing' ? 'decimal' : 'text'}
-            value={text}
-            aria-invalid={problem !== null}
-            aria-describedby="asked-problem"
-            onChange={(e) => setText(e.target.value)}
-          />
-          <Button voice="solid" type="submit">
-            Keep it
-          </Button>
-        </form>
+        />
       )}
-      <span id="asked-problem" role="alert" className={panel.problem}>
-        {problem}
-      </span>
       <label className={`${panel.stack} ${panel.note}`}>
         Note for the next press
         <TextInput
@@ -186,6 +145,49 @@ function OpenTry({ attempt }: { attempt: Try }) {
       </div>
       <TimeLine attempt={attempt} />
     </div>
+  );
+}
+
+/** What a press wants to know beside itself: a length, or the name of a fly. */
+function Asked({
+  code,
+  onKeep,
+}: {
+  code: 'landing' | 'change';
+  onKeep: (told: { lengthCm: number } | { fly: string }) => void;
+}) {
+  const units = usePart((s) => s.settings.units);
+  const landing = code === 'landing';
+  const form = useSchemaForm(
+    object({
+      told: landing
+        ? fishLengthText(units)
+        : someWords('Fly', FLY_LETTERS, 'Say which fly it is now, in your own words.'),
+    }),
+    { told: '' },
+  );
+  const keep = ({ told }: { told: string }) => {
+    if (!landing) return onKeep({ fly: told.trim() });
+    const parsed = parseFishLengthCm(told, units);
+    if (parsed.ok) onKeep({ lengthCm: Math.round(parsed.value * 10) / 10 });
+  };
+  return (
+    <form
+      className={`${panel.stack} ${css.asked}`}
+      onSubmit={(e) => void form.handleSubmit(keep)(e)}
+    >
+      <FormText
+        form={form}
+        name="told"
+        label={landing ? `Its length, ${fishLengthUnit(units)}` : 'Fly now'}
+        focused
+        maxLength={FLY_LETTERS}
+        inputMode={landing ? 'decimal' : 'text'}
+      />
+      <Button voice="solid" type="submit">
+        Keep it
+      </Button>
+    </form>
   );
 }
 
@@ -210,32 +212,100 @@ function TimeLine({ attempt }: { attempt: Try }) {
   );
 }
 
-function PastTry({ attempt }: { attempt: Try }) {
+interface PastRow {
+  attempt: Try;
+  fish: string;
+  fold: ReturnType<typeof foldTry>;
+}
+
+const END_WORDS: Record<PastRow['fold']['state'], string> = {
+  open: 'still open',
+  hooked: 'hooked',
+  landed: 'landed',
+  lost: 'came off',
+  'put down': 'put down',
+};
+
+/** Tries that are over, as a table; the one that is opened tells what happened. */
+function PastTries({ tries }: { tries: readonly Try[] }) {
   const { beat } = useWorkspace();
   const log = useActions(createTryActions);
   const units = usePart((s) => s.settings.units);
-  const number = usePart((s) => (attempt.markId ? numberOfMark(s, attempt.markId) : 0));
-  const fold = foldTry(attempt.fly, attempt.events);
-  const end = {
-    open: 'still open',
-    hooked: 'hooked',
-    landed: 'landed',
-    lost: 'came off',
-    'put down': 'put down',
-  }[fold.state];
+  const marks = usePart((s) => s.marks);
+  const [opened, setOpened] = useState<string | null>(null);
+  const [sort, setSort] = useState<TableSort>({ id: 'when', desc: true });
+  const zone = beat.plan.timeZone;
+  const rows = useMemo(
+    () =>
+      tries.map((attempt): PastRow => {
+        const number = marks.findIndex((m) => m.id === attempt.markId) + 1;
+        return {
+          attempt,
+          fish: number > 0 ? `fish ${number}` : 'a fish',
+          fold: foldTry(attempt.fly, attempt.events),
+        };
+      }),
+    [tries, marks],
+  );
+  const columns = useMemo<readonly TableColumn<PastRow>[]>(
+    () => [
+      {
+        id: 'when',
+        name: 'When',
+        value: ({ attempt }) => attempt.openedMs,
+        largestFirst: true,
+        cell: ({ attempt }) => (
+          <Button
+            voice="plain"
+            aria-expanded={opened === attempt.id}
+            onClick={() => setOpened(opened === attempt.id ? null : attempt.id)}
+          >
+            {dayText(attempt.openedMs, zone)}, {clockText(attempt.openedMs, zone)}
+          </Button>
+        ),
+      },
+      { id: 'fish', name: 'At', value: ({ fish }) => fish, cell: ({ fish }) => fish },
+      {
+        id: 'casts',
+        name: 'Casts',
+        value: ({ fold }) => fold.casts,
+        largestFirst: true,
+        cell: ({ fold }) => fold.casts,
+      },
+      {
+        id: 'end',
+        name: 'End',
+        value: ({ fold }) => END_WORDS[fold.state],
+        cell: ({ fold }) => (
+          <span data-wide="">
+            {END_WORDS[fold.state]}
+            {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
+          </span>
+        ),
+      },
+    ],
+    [opened, units, zone],
+  );
+  const shown = rows.find((r) => r.attempt.id === opened);
   return (
-    <Disclosure
-      title={
-        <>
-          {dayText(attempt.openedMs, beat.plan.timeZone)},{' '}
-          {clockText(attempt.openedMs, beat.plan.timeZone)}: {number ? `fish ${number}` : 'a fish'},{' '}
-          {fold.casts} casts, {end}
-          {fold.landedCm !== null ? `, ${formatFishLength(fold.landedCm, units)}` : ''}
-        </>
-      }
-    >
-      <TimeLine attempt={attempt} />
-      {fold.last && <Button onClick={() => log.undoLast(attempt.id)}>Take the last back</Button>}
-    </Disclosure>
+    <>
+      <DataTable
+        label="Earlier tries"
+        columns={columns}
+        rows={rows}
+        rowKey={(r) => r.attempt.id}
+        sort={sort}
+        onSort={setSort}
+        chosen={(r) => r.attempt.id === opened}
+      />
+      {shown && (
+        <section aria-label="The try that is opened">
+          <TimeLine attempt={shown.attempt} />
+          {shown.fold.last && (
+            <Button onClick={() => log.undoLast(shown.attempt.id)}>Take the last back</Button>
+          )}
+        </section>
+      )}
+    </>
   );
 }

@@ -28,7 +28,7 @@ import { isStale, valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
 import panel from '../../../ui/panel.module.css';
-import css from './read.module.css';
+import { Slider } from '../../../ui/slider';
 
 /** Which fish, by which method: what the rating is for. */
 export function FishPanel() {
@@ -145,21 +145,19 @@ export function ScrubPanel() {
   return (
     <section>
       <h3>Another day</h3>
-      <label className={css.scrub}>
-        <span>
-          Water {formatTemp(temp, units)}
-          {tried !== null && ', tried on'}
-        </span>
-        <input
-          type="range"
-          min={0}
-          max={25}
-          step={0.5}
-          value={temp}
-          aria-valuetext={formatTemp(temp, units)}
-          onChange={(e) => reader.tryTemp(Number(e.target.value))}
-        />
-      </label>
+      <p>
+        Water {formatTemp(temp, units)}
+        {tried !== null && ', tried on'}
+      </p>
+      <Slider
+        label="Water, tried on"
+        min={0}
+        max={25}
+        step={0.5}
+        value={temp}
+        text={formatTemp(temp, units)}
+        onChange={reader.tryTemp}
+      />
       <div className={panel.row}>
         {tried !== null && (
           <Button onClick={() => reader.tryTemp(null)}>

@@ -1,8 +1,10 @@
 'use client';
 
+import { useMemo } from 'react';
 import { formatDepth, formatFishLength } from '../../../core/units/index';
 import type { Lie } from '../../../core/lies/index';
 import { Button } from '../../../ui/button';
+import { DataTable, type TableColumn } from '../../../ui/data-table';
 import { Disclosure } from '../../../ui/disclosure';
 import { Select } from '../../../ui/select';
 import { useActions, usePart } from '../../context';
@@ -13,21 +15,6 @@ import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
 import css from './read.module.css';
 import panel from '../../../ui/panel.module.css';
-
-const ORDERS: Record<LieFilter['order'], (a: Lie, b: Lie) => number> = {
-  'up-current': (a, b) => a.xM - b.xM,
-  rating: (a, b) => b.rating - a.rating,
-  depth: (a, b) => b.depthM - a.depthM,
-  largest: (a, b) => (b.largestCm ?? 0) - (a.largestCm ?? 0),
-  kind: (a, b) => lieName(a.kind).localeCompare(lieName(b.kind)) || b.rating - a.rating,
-};
-
-const COLUMNS: readonly (readonly [order: LieFilter['order'], word: string])[] = [
-  ['rating', 'Rating'],
-  ['kind', 'Kind'],
-  ['depth', 'Depth'],
-  ['largest', 'Keeps to'],
-];
 
 const GROUP_WORDS: Record<LieFilter['kinds'], string> = {
   all: 'all kinds',
@@ -47,7 +34,55 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
   const units = usePart((s) => s.settings.units);
   const pattern = useDepthPattern();
   const fished = useFishedToday();
-  const list = lies.filter((l) => passes(shown, l)).sort(ORDERS[shown.order]);
+  const list = useMemo(() => lies.filter((l) => passes(shown, l)), [lies, shown]);
+  const columns = useMemo<readonly TableColumn<Lie>[]>(
+    () => [
+      {
+        id: 'rating',
+        name: 'Rating',
+        value: (l) => l.rating,
+        largestFirst: true,
+        cell: (l) => <strong>{l.rating}</strong>,
+      },
+      {
+        id: 'kind',
+        name: 'Kind',
+        value: (l) => lieName(l.kind),
+        cell: (l) => (
+          <Button
+            voice="bare"
+            data-wide=""
+            aria-pressed={l.id === chosen}
+            onClick={() => acting.chooseLie(l)}
+          >
+            {lieName(l.kind)}
+            {fished(l) && <span className={panel.fits}> fished today</span>}
+            {!fished(l) &&
+              pattern?.kind === 'pattern' &&
+              pattern.fits(l.depthM, l.meanSpeedMps) >= FITS_FROM && (
+                <span className={panel.fits}> fits today</span>
+              )}
+          </Button>
+        ),
+      },
+      {
+        id: 'depth',
+        name: 'Depth',
+        value: (l) => l.depthM,
+        largestFirst: true,
+        cell: (l) => formatDepth(l.depthM, units),
+      },
+      {
+        id: 'largest',
+        name: 'Keeps to',
+        value: (l) => l.largestCm,
+        largestFirst: true,
+        cell: (l) => (l.largestCm === null ? 'none' : formatFishLength(l.largestCm, units)),
+      },
+      { id: 'up-current', name: 'Up-current', value: (l) => l.xM, cell: () => null, hidden: true },
+    ],
+    [acting, chosen, fished, pattern, units],
+  );
   return (
     <>
       <Disclosure title={list.length === lies.length ? 'Show fewer' : 'Fewer are shown'}>
@@ -96,50 +131,21 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
       </Disclosure>
       {list.length === 0 && <p>No lie is left by these choices. Show more kinds or ratings.</p>}
       {list.length > 0 && (
-        <table className={css.lieList}>
-          <thead>
-            <tr>
-              {COLUMNS.map(([order, word]) => (
-                <th key={order} aria-sort={shown.order === order ? 'descending' : 'none'}>
-                  <Button voice="bare" onClick={() => reader.showLies({ order })}>
-                    {word}
-                    {shown.order === order && ' ↓'}
-                  </Button>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {list.map((l) => (
-              <tr key={l.id} className={l.id === chosen ? css.chosen : ''}>
-                <td>
-                  <strong>{l.rating}</strong>
-                </td>
-                <td>
-                  <Button
-                    voice="bare"
-                    aria-pressed={l.id === chosen}
-                    onClick={() => acting.chooseLie(l)}
-                  >
-                    {lieName(l.kind)}
-                    {fished(l) && <span className={panel.fits}> fished today</span>}
-                    {!fished(l) &&
-                      pattern?.kind === 'pattern' &&
-                      pattern.fits(l.depthM, l.meanSpeedMps) >= FITS_FROM && (
-                        <span className={panel.fits}> fits today</span>
-                      )}
-                  </Button>
-                </td>
-                <td>{formatDepth(l.depthM, units)}</td>
-                <td>{l.largestCm === null ? 'none' : formatFishLength(l.largestCm, units)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <div className={css.lieList}>
+          <DataTable
+            label="Lies"
+            columns={columns}
+            rows={list}
+            rowKey={(l) => l.id}
+            sort={{ id: shown.order, desc: shown.desc }}
+            onSort={({ id, desc }) => reader.showLies({ order: id as LieFilter['order'], desc })}
+            chosen={(l) => l.id === chosen}
+          />
+        </div>
       )}
       <Button
         voice="plain"
-        onClick={() => reader.showLies({ order: 'up-current' })}
+        onClick={() => reader.showLies({ order: 'up-current', desc: false })}
         aria-pressed={shown.order === 'up-current'}
       >
         In working order, up-current

@@ -29,6 +29,7 @@ import { createReadActions } from './read-actions';
 import drawn from '../../../drawing/marks.module.css';
 import css from './read.module.css';
 import panel from '../../../ui/panel.module.css';
+import { PlainTable } from '../../../ui/plain-table';
 
 const OVERLAY_WORDS: Record<Overlay, string> = {
   pieces: 'Pieces',
@@ -169,7 +170,7 @@ function Changes({
       ]),
   ];
   return (
-    <table className={panel.changes}>
+    <PlainTable>
       <thead>
         <tr>
           <th scope="col">What changes</th>
@@ -186,7 +187,7 @@ function Changes({
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }
 
@@ -295,7 +296,7 @@ function MisfitList() {
   const withSpeed = all.filter((m) => m.takenMps !== null);
   const shown = (withSpeed.length > 0 ? withSpeed : all).slice(0, MOST_ROWS);
   return (
-    <table className={panel.changes}>
+    <PlainTable>
       <thead>
         <tr>
           <th scope="col">x, y</th>
@@ -320,6 +321,6 @@ function MisfitList() {
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }

@@ -9,7 +9,6 @@ import {
   formatFishLength,
   formatLength,
   lengthUnit,
-  parseFigure,
   parseFishLengthCm,
   parseLengthM,
 } from '../../../core/units/index';
@@ -25,7 +24,7 @@ import { Choice } from '../../../ui/choice';
 import { DescriptionRow } from '../../../ui/description-row';
 import { Disclosure } from '../../../ui/disclosure';
 import { FigureField } from '../../../ui/figure-field';
-import { TextArea, TextInput } from '../../../ui/input';
+import { TextArea } from '../../../ui/input';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { wrapAngle } from '../../../core/grid/index';
 import { BEHAVIOUR_WORDS } from '../../../words/words';
@@ -39,6 +38,10 @@ import { createMarkActions } from '../../records/mark-actions';
 import { createPlanActions } from '../../plan-actions';
 import panel from '../../../ui/panel.module.css';
 import css from './spot.module.css';
+import { FileDrop } from '../../../ui/file-drop';
+import { FormText, useSchemaForm } from '../../../ui/schema-form';
+import { figureText } from '../../../words/form-schemas';
+import { object } from 'yup';
 
 export function SpotPanel() {
   const mark = usePart(markOf);
@@ -251,17 +254,11 @@ function MarkMemory({ mark }: { mark: Mark }) {
         // eslint-disable-next-line @next/next/no-img-element
         <img className={css.markPhoto} src={`/api/v1/photos/${mark.photoId}`} alt="The fish" />
       )}
-      <label className={css.markNote}>
-        {mark.photoId ? 'Another photograph' : 'Photograph'}
-        <input
-          type="file"
-          accept="image/*"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (file) setProblem(await marking.keepPhoto(mark.id, file));
-          }}
-        />
-      </label>
+      <FileDrop
+        label={mark.photoId ? 'Another photograph' : 'Photograph'}
+        accept="image/*"
+        onFile={async (file) => setProblem(await marking.keepPhoto(mark.id, file))}
+      />
       {problem && (
         <p role="alert" className={panel.problem}>
           {problem}
@@ -286,6 +283,12 @@ function MarkMemory({ mark }: { mark: Mark }) {
   );
 }
 
+const BEARING = { what: 'Bearing', unit: '°', min: 0, max: 360 };
+const PACES = { what: 'Paces', unit: 'paces', min: 0.5, max: 100 };
+const bearingSchema = object({ bearing: figureText(BEARING), paces: figureText(PACES) });
+/** Of a text that the schema has let through. */
+const figureIn = (text: string) => Number(text.replace(',', '.'));
+
 /** A step is this share of a body's height (common practice). */
 const STEP_PER_HEIGHT = 0.43;
 
@@ -295,17 +298,10 @@ function ByBearing() {
   const marking = useActions(createMarkActions);
   const viewer = usePart((s) => s.viewer ?? s.stand);
   const heightM = usePart((s) => s.settings.anglerHeightM);
-  const [bearing, setBearing] = useState('');
-  const [paces, setPaces] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const mark = () => {
-    const deg = parseFigure(bearing, { what: 'Bearing', unit: '°', min: 0, max: 360 });
-    const steps = parseFigure(paces, { what: 'Paces', unit: 'paces', min: 0.5, max: 100 });
-    if (!deg.ok) return setProblem(deg.message);
-    if (!steps.ok) return setProblem(steps.message);
-    setProblem(null);
-    const rad = ((beat.plan.bearingDeg - deg.value) * Math.PI) / 180;
-    const m = steps.value * STEP_PER_HEIGHT * heightM;
+  const form = useSchemaForm(bearingSchema, { bearing: '', paces: '' });
+  const mark = (told: { bearing: string; paces: string }) => {
+    const rad = ((beat.plan.bearingDeg - figureIn(told.bearing)) * Math.PI) / 180;
+    const m = figureIn(told.paces) * STEP_PER_HEIGHT * heightM;
     marking.placeMark({
       xM: viewer!.xM + m * Math.cos(rad),
       yM: viewer!.yM + m * Math.sin(rad),
@@ -315,38 +311,16 @@ function ByBearing() {
     <Disclosure title="Mark it by bearing and paces">
       {!viewer && <p>Choose a place to look from first: bearing and paces are taken from there.</p>}
       {viewer && (
-        <form
-          className={panel.fields}
-          onSubmit={(e) => {
-            e.preventDefault();
-            mark();
-          }}
-        >
-          <label className={css.markNote}>
-            Bearing, ° from true north
-            <TextInput
-              voice="words"
-              inputMode="decimal"
-              value={bearing}
-              onChange={(e) => setBearing(e.target.value)}
-            />
-          </label>
-          <label className={css.markNote}>
-            Paces
-            <TextInput
-              voice="words"
-              inputMode="decimal"
-              value={paces}
-              onChange={(e) => setPaces(e.target.value)}
-            />
-          </label>
+        <form className={panel.fields} onSubmit={(e) => void form.handleSubmit(mark)(e)}>
+          <FormText
+            form={form}
+            name="bearing"
+            label="Bearing, ° from true north"
+            inputMode="decimal"
+          />
+          <FormText form={form} name="paces" label="Paces" inputMode="decimal" />
           <Button type="submit">Mark it there</Button>
         </form>
-      )}
-      {problem && (
-        <p role="alert" className={panel.problem}>
-          {problem}
-        </p>
       )}
     </Disclosure>
   );

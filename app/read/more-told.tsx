@@ -1,0 +1,77 @@
+'use client';
+
+import { SPECIES } from '@/core/fish/index';
+import { BED_MATERIALS } from '@/core/formats/index';
+import { QUICK_COLOURS, type QuickAnswers } from '@/core/lies/index';
+import { formatTemp, parseTempC, tempUnit, type UnitSystem } from '@/core/units/index';
+import { Choice } from '@/ui/choice';
+import { Disclosure } from '@/ui/disclosure';
+import { FigureField } from '@/ui/figure-field';
+import { TextInput } from '@/ui/input';
+import { Select } from '@/ui/select';
+import { SPECIES_NAMES } from '@/words/words';
+import css from './read.module.css';
+
+/** What is told below the fold: temperature, colour, bottom, species, a note. */
+export function MoreTold({
+  told,
+  tell,
+  units,
+  note,
+  onNote,
+}: {
+  told: QuickAnswers;
+  tell: (change: Partial<QuickAnswers>) => void;
+  units: UnitSystem;
+  note: string;
+  onNote: (note: string) => void;
+}) {
+  return (
+    <div className={css.told}>
+      <FigureField
+        id="quick-temp"
+        label="Water"
+        unit={tempUnit(units)}
+        value={formatTemp(told.waterTempC, units).replace(/ \S+$/, '')}
+        parse={(text) => parseTempC(text, units)}
+        onKeep={(waterTempC) => tell({ waterTempC })}
+      />
+      <Choice
+        label="Colour of the water"
+        value={told.colour}
+        options={QUICK_COLOURS.map((c) => [c, c] as const)}
+        onChange={(colour) => tell({ colour })}
+      />
+      <Disclosure title="Bottom, fish">
+        <label className={css.bottom}>
+          Bottom{' '}
+          <Select
+            value={told.bottom}
+            onChange={(e) => tell({ bottom: e.target.value as QuickAnswers['bottom'] })}
+          >
+            {BED_MATERIALS.map((m) => (
+              <option key={m} value={m}>
+                {m.replace('-', ' ')}
+              </option>
+            ))}
+          </Select>
+        </label>
+        <Choice
+          label="Species"
+          value={told.species}
+          options={SPECIES.map((s) => [s, SPECIES_NAMES[s]] as const)}
+          onChange={(species) => tell({ species })}
+        />
+      </Disclosure>
+      <label className={css.noteField}>
+        Note{' '}
+        <TextInput
+          voice="words"
+          value={note}
+          maxLength={200}
+          onChange={(e) => onNote(e.target.value)}
+        />
+      </label>
+    </div>
+  );
+}
