@@ -35,7 +35,7 @@ export function FileDrop({
     >
       <FileUpload.Label htmlFor={id}>{label}</FileUpload.Label>
       <FileUpload.HiddenInput accept={accept} />
-      <FileUpload.Dropzone aria-label={`${label}: choose or drop`}>
+      <FileUpload.Dropzone aria-label="Choose a file, or drop it here">
         <FileUp size={18} aria-hidden="true" />
         <span>Choose a file, or drop it here</span>
       </FileUpload.Dropzone>

@@ -82,5 +82,29 @@ export function latestWins<A, R>(
   };
 }
 
+/**
+ * Callbacks that say nothing more once the call they belong to has ended: they come by a way of their own,
+ * and may come after its answer.
+ */
+export async function whileIt<C extends Record<string, (value: never) => void>, R>(
+  callbacks: C,
+  run: (callbacks: C) => Promise<R>,
+): Promise<R> {
+  let runs = true;
+  const guarded = Object.fromEntries(
+    Object.entries(callbacks).map(([name, call]) => [
+      name,
+      (value: never) => {
+        if (runs) call(value);
+      },
+    ]),
+  ) as C;
+  try {
+    return await run(guarded);
+  } finally {
+    runs = false;
+  }
+}
+
 /** Marks callbacks to be called across the worker's border. */
 export const across = <T extends object>(callbacks: T) => Comlink.proxy(callbacks);

@@ -1,4 +1,4 @@
-import { latestWins } from './client';
+import { latestWins, whileIt } from './client';
 
 it('drops all but the newest while one runs', async () => {
   const waits: (() => void)[] = [];
@@ -39,4 +39,30 @@ it('goes on after a failure', async () => {
   await new Promise((r) => setTimeout(r, 0));
   expect(errors).toHaveLength(1);
   expect(got).toEqual([2]);
+});
+
+test('what a call says after its answer is not heard', async () => {
+  const heard: number[] = [];
+  let late: (value: number) => void = () => {};
+  const answer = await whileIt({ onProgress: (n: number) => void heard.push(n) }, async (told) => {
+    told.onProgress(0.5);
+    // As from a worker: the callback's own way may be slower than the answer's.
+    late = told.onProgress;
+    return 'found';
+  });
+  late(0.98);
+  expect([answer, heard]).toEqual(['found', [0.5]]);
+});
+
+test('nor after it has failed', async () => {
+  const heard: number[] = [];
+  let late: (value: number) => void = () => {};
+  await expect(
+    whileIt({ onProgress: (n: number) => void heard.push(n) }, async (told) => {
+      late = told.onProgress;
+      throw new Error('broke');
+    }),
+  ).rejects.toThrow('broke');
+  late(0.2);
+  expect(heard).toEqual([]);
 });

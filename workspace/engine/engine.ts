@@ -1,6 +1,6 @@
 import type { Shot, ShotsQuestion, ShotsResult } from '../../core/cast/index';
 import type { CalibrationResult, FlowField } from '../../core/water/index';
-import { across } from '../../workers/client';
+import { across, whileIt } from '../../workers/client';
 import type { AnswerValues } from '../state/answer';
 import type { BeatInput } from '../state/document';
 import type { WorkspaceStore } from '../state/store';
@@ -34,10 +34,15 @@ export function createEngine(store: WorkspaceStore, beat: BeatInput, specsOf: Sp
   let searching = 0;
   async function askShots(_: unknown, question: ShotsQuestion): Promise<ShotsResult | null> {
     const mine = searching;
-    const onProgress = across((progress: number) => {
-      if (mine === searching) store.setState({ search: { kind: 'looking', progress } });
-    });
-    const found = (await running?.threads.asked.shots.find(question, onProgress)) ?? null;
+    const found = await whileIt(
+      {
+        onProgress: (progress: number) => {
+          if (mine === searching) store.setState({ search: { kind: 'looking', progress } });
+        },
+      },
+      async ({ onProgress }) =>
+        (await running?.threads.asked.shots.find(question, across(onProgress))) ?? null,
+    );
     return mine === searching ? found : null;
   }
 
@@ -122,7 +127,8 @@ export function createEngine(store: WorkspaceStore, beat: BeatInput, specsOf: Sp
     /** Fits roughness and discharge to what was measured. Throws before the page stands. */
     calibrate(onProgress: (fraction: number) => void): Promise<CalibrationResult> {
       if (!running) throw new Error('calibrate: the engine has not started');
-      return running.threads.side.call.calibrate(beat.plan, across(onProgress));
+      const { calibrate } = running.threads.side.call;
+      return whileIt({ onProgress }, (guarded) => calibrate(beat.plan, across(guarded.onProgress)));
     },
   };
 }

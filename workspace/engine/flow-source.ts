@@ -7,14 +7,14 @@ import {
   type FlowField,
 } from '../../core/water/index';
 import { api } from '../../sync/client';
-import { across, type WorkerHandle } from '../../workers/client';
+import { across, whileIt, type WorkerHandle } from '../../workers/client';
 import type { FlowWorker } from '../../workers/protocol';
 import type { BeatInput } from '../state/document';
 
-export interface SolveEvents {
-  onProgress(fraction: number): void;
-  onCoarse(flow: FlowField): void;
-}
+export type SolveEvents = {
+  onProgress: (fraction: number) => void;
+  onCoarse: (flow: FlowField) => void;
+};
 
 interface Wanted {
   level: LevelName;
@@ -59,10 +59,12 @@ export function createFlowSource(beat: BeatInput) {
     events: SolveEvents,
     from?: FlowField,
   ): Promise<FlowField | null> {
-    const flow = await worker.call.solve(plan, wanted.dischargeM3s, across(events), {
-      cellM: wanted.cellM,
-      ...(from && { from }),
-    });
+    const flow = await whileIt({ ...events }, (guarded) =>
+      worker.call.solve(plan, wanted.dischargeM3s, across(guarded), {
+        cellM: wanted.cellM,
+        ...(from && { from }),
+      }),
+    );
     if (!flow) return null;
     if (flow.status === 'diverged') throw new Error(DID_NOT_SETTLE);
     const hash = hashOf(wanted);

@@ -2,13 +2,18 @@
 
 import { formatDepth, formatFishLength } from '../../core/units/index';
 import { useActions, usePart } from '../context';
-import { LieList } from './steps';
+import { lazy } from './lazy';
+import type { Lie } from '../../core/lies/index';
 import { lieName } from '../../words/words';
 import { valueOf } from '../state/answer';
 import { createReadActions } from '../steps/read/read-actions';
 import { createPlanActions } from '../plan-actions';
 import { Button } from '../../ui/button';
 import css from './frame.module.css';
+
+const LieList = lazy<{ lies: readonly Lie[] }>(() =>
+  import('../steps/read/lie-list').then((m) => m.LieList),
+);
 
 /** The same objects as on the plan, in working order (up-current): for keyboard and screen reader. */
 export function ObjectList() {

@@ -7,7 +7,10 @@ import { Button } from '../../ui/button';
 import { useActions, usePart, useWorkspace } from '../context';
 import { createPlanActions } from '../plan-actions';
 import { STEPS } from '../state/address';
-import { KeysHelp, STEP_ROWS } from './steps';
+import { lazy } from './lazy';
+import { STEP_ROWS } from './steps';
+
+const KeysHelp = lazy<{ onClose: () => void }>(() => import('./keys-help').then((m) => m.KeysHelp));
 
 /** Typed into something, a key is a letter. */
 const typing = (event: KeyboardEvent) =>

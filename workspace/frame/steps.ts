@@ -1,24 +1,12 @@
-import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
 import { formatMinutes } from '../../core/units/index';
 import type { Camera } from '../../drawing/camera';
 import type { Step } from '../state/address';
+import { lazy } from './lazy';
 import { valueOf } from '../state/answer';
 import { bestWay, numberOfMark, shownWay } from '../state/selectors';
 import type { WorkspaceState } from '../state/state';
 import { ReadPanel } from '../steps/read/read-panel';
-
-/** A part that nobody needs on opening a beat: fetched once the page stands, or when it is first drawn. */
-function lazy<P>(load: () => Promise<ComponentType<P>>) {
-  LATER.push(load);
-  return dynamic(load) as ComponentType<P>;
-}
-const LATER: (() => Promise<unknown>)[] = [];
-
-/** Fetches every lazy part: the network may be gone by the time a step is chosen. */
-export function fetchLater(): void {
-  for (const load of LATER) load().catch(() => {});
-}
 
 export interface StepRow {
   name: string;
@@ -92,13 +80,3 @@ export const SectionFly = lazy<
 export const CompareView = lazy<
   Parameters<typeof import('../steps/read/compare-view').CompareView>[0]
 >(() => import('../steps/read/compare-view').then((m) => m.CompareView));
-/** One thumb's frame: a desk never asks for it. */
-export const PhoneFrame = lazy<Parameters<typeof import('./phone-frame').PhoneFrame>[0]>(() =>
-  import('./phone-frame').then((m) => m.PhoneFrame),
-);
-export const LieList = lazy<Parameters<typeof import('../steps/read/lie-list').LieList>[0]>(() =>
-  import('../steps/read/lie-list').then((m) => m.LieList),
-);
-export const KeysHelp = lazy<Parameters<typeof import('./keys-help').KeysHelp>[0]>(() =>
-  import('./keys-help').then((m) => m.KeysHelp),
-);

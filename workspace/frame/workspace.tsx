@@ -13,13 +13,16 @@ import { PlanBox } from './plan-box';
 import { SaidLine } from './said-line';
 import { Shortcuts } from './shortcuts';
 import { StepPanel } from './step-panel';
-import { fetchLater, PhoneFrame } from './steps';
+import { fetchLater, lazy } from './lazy';
 import { usePhone } from '../../ui/use-phone';
 import { useView, type View } from './use-view';
 import { StepRail } from './step-rail';
 import { TopLine } from './top-line';
 import type { BeatInput } from '../state/document';
 import css from './frame.module.css';
+
+/** A desk never asks for it. */
+const PhoneFrame = lazy<{ view: View }>(() => import('./phone-frame').then((m) => m.PhoneFrame));
 
 /** One beat, seven steps over the same water. */
 export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
