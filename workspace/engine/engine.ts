@@ -127,8 +127,10 @@ export function createEngine(store: WorkspaceStore, beat: BeatInput, specsOf: Sp
     /** Fits roughness and discharge to what was measured. Throws before the page stands. */
     calibrate(onProgress: (fraction: number) => void): Promise<CalibrationResult> {
       if (!running) throw new Error('calibrate: the engine has not started');
-      const { calibrate } = running.threads.side.call;
-      return whileIt({ onProgress }, (guarded) => calibrate(beat.plan, across(guarded.onProgress)));
+      const { side } = running.threads;
+      return whileIt({ onProgress }, async (guarded) =>
+        side.call.calibrate(beat.plan, across(guarded.onProgress)),
+      );
     },
   };
 }
