@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clientId } from '@/sync/client-id';
 import { api, problemOf } from '@/sync/client';
-import { Button, ButtonAnchor } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { Menu } from '@/ui/menu';
 import { FormText, useSchemaForm } from '@/ui/schema-form';
 import { someWords } from '@/words/form-schemas';
 import { object } from 'yup';
@@ -53,21 +54,20 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
           >
             Change the {beat.madeBy}
           </Button>
-          <Button voice="plain" onClick={() => setRenaming(true)}>
-            Rename
-          </Button>
-          <Button voice="plain" onClick={() => void copy()}>
-            Copy
-          </Button>
-          <ButtonAnchor voice="plain" href={`/api/v1/beats/${beat.id}/file`} download>
-            Beat file
-          </ButtonAnchor>
-          <Button voice="plain" onClick={() => void change({ putAway: !beat.putAway })}>
-            {beat.putAway ? 'Take out again' : 'Put away'}
-          </Button>
-          <Button voice="plain" onClick={() => void change({ deleted: true })}>
-            Delete
-          </Button>
+          <Menu
+            label={`More for ${beat.name}`}
+            items={[
+              { id: 'rename', name: 'Rename', onChoose: () => setRenaming(true) },
+              { id: 'copy', name: 'Copy', onChoose: () => void copy() },
+              { id: 'file', name: 'Beat file', href: `/api/v1/beats/${beat.id}/file` },
+              {
+                id: 'away',
+                name: beat.putAway ? 'Take out again' : 'Put away',
+                onChoose: () => void change({ putAway: !beat.putAway }),
+              },
+              { id: 'delete', name: 'Delete', onChoose: () => void change({ deleted: true }) },
+            ]}
+          />
         </>
       )}
       {problem && (

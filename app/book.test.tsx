@@ -1,4 +1,4 @@
-import { act, render, screen, within } from '@testing-library/react';
+import { act, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ChakraProvider } from '@chakra-ui/react';
 import { system } from '../ui/system';
@@ -44,18 +44,25 @@ beforeEach(() => {
   refresh.mockClear();
 });
 
+/** Opens the beat's menu and takes a row of it. */
+async function choose(what: string) {
+  await userEvent.click(screen.getByRole('button', { name: 'More for Alder Run' }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: what }));
+}
+
 describe('a beat of the book', () => {
   const beat = { id: 'b1', name: 'Alder Run', madeBy: 'sketch', putAway: false } as const;
 
   it('is renamed, put away, deleted: each sent, and the page read again', async () => {
     show(<BeatTools beat={beat} />);
-    await userEvent.click(screen.getByRole('button', { name: 'Rename' }));
+    await choose('Rename');
     const field = screen.getByLabelText('New name of the beat');
     await userEvent.clear(field);
     await userEvent.type(field, 'Upper Run{Enter}');
+    await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toEqual({ what: 'PATCH /api/v1/beats/b1', body: { name: 'Upper Run' } });
-    await userEvent.click(screen.getByRole('button', { name: 'Put away' }));
-    await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
+    await choose('Put away');
+    await choose('Delete');
     expect(sent.slice(1).map((s) => s.body)).toEqual([{ putAway: true }, { deleted: true }]);
     expect(refresh).toHaveBeenCalledTimes(3);
   });
@@ -67,18 +74,20 @@ describe('a beat of the book', () => {
       },
     });
     show(<BeatTools beat={beat} />);
-    await userEvent.click(screen.getByRole('button', { name: 'Rename' }));
+    await choose('Rename');
     await userEvent.keyboard('{Escape}');
     expect(sent).toEqual([]);
-    await userEvent.click(screen.getByRole('button', { name: 'Rename' }));
+    await choose('Rename');
     await userEvent.clear(screen.getByLabelText('New name of the beat'));
     await userEvent.keyboard('{Enter}');
-    expect(screen.getByRole('alert')).toHaveTextContent('The name is empty');
+    expect(await screen.findByText(/New name of the beat "" is empty/)).toBeVisible();
+    await userEvent.type(screen.getByLabelText('New name of the beat'), 'Rill{Enter}');
+    expect(await screen.findByText(/The name is empty/)).toBeVisible();
     expect(refresh).not.toHaveBeenCalled();
   });
   it('is copied under a new id, and changed by the way it was made', async () => {
     show(<BeatTools beat={beat} />);
-    await userEvent.click(screen.getByRole('button', { name: 'Copy' }));
+    await choose('Copy');
     expect(sent[0]!.what).toBe('POST /api/v1/beats/b1/copy');
     expect((sent[0]!.body as { newId: string }).newId).toMatch(/^[0-9a-f-]{36}$/);
     await userEvent.click(screen.getByRole('button', { name: 'Change the sketch' }));

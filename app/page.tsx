@@ -1,5 +1,4 @@
 import Link from 'next/link';
-import { dayText } from '@/core/units/index';
 import { beatsInBook, draftsInBook, lastOuting, streamsInBook } from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
 import { ThemeButton } from '@/ui/theme-button';
@@ -13,6 +12,7 @@ import { NewBeat } from './new-beat';
 import { OpenBeatFile } from './open-beat-file';
 import { SolveWatch } from './solve-watch';
 import { Disclosure } from '@/ui/disclosure';
+import { dayWords } from '@/words/dates';
 import css from './start.module.css';
 
 export const dynamic = 'force-dynamic';
@@ -117,7 +117,7 @@ function outingWords({
 }: NonNullable<Awaited<ReturnType<typeof lastOuting>>>) {
   const names = beats.map((b) => b.name).join(', ');
   return {
-    words: `${dayText(outing.startMs, outing.timeZone)} on ${names}: ${tries} ${tries === 1 ? 'try' : 'tries'}, ${landed} landed.`,
+    words: `${dayWords(outing.startMs, outing.timeZone)} on ${names}: ${tries} ${tries === 1 ? 'try' : 'tries'}, ${landed} landed.`,
     href: `/b/${beats[beats.length - 1]!.id}/log`,
   };
 }

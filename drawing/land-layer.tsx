@@ -104,6 +104,7 @@ export const LandLayer = memo(function LandLayer({
         return (
           <g key={i} transform={`translate(${x} ${y})`}>
             <path
+              data-mark="hazard"
               d="M0,-9 L10,8 L-10,8Z"
               fill="var(--caution)"
               stroke="var(--caution-ink)"

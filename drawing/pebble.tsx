@@ -61,6 +61,7 @@ export function Pebble({
           );
         })}
       <path
+        data-mark="lie"
         d={PEBBLE}
         transform={stone}
         fill={chosen ? 'var(--ink)' : 'var(--stone)'}

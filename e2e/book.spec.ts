@@ -7,19 +7,23 @@ import { startServer } from './server';
 test('beats are renamed, copied, put away, deleted and taken back', async ({ page }) => {
   await page.goto('/');
   const group = (name: string) => page.getByRole('group', { name: `${name}: change` });
-  await group('Withy Bend').getByRole('button', { name: 'Copy' }).click();
-  await group('Withy Bend, copy').getByRole('button', { name: 'Rename' }).click();
+  const choose = async (beat: string, what: string) => {
+    await page.getByRole('button', { name: `More for ${beat}`, exact: true }).click();
+    await page.getByRole('menuitem', { name: what }).click();
+  };
+  await choose('Withy Bend', 'Copy');
+  await choose('Withy Bend, copy', 'Rename');
   await page.getByLabel('New name of the beat').fill('Lower Bend');
   await page.getByRole('button', { name: 'Keep the name' }).click();
-  await group('Lower Bend').getByRole('button', { name: 'Put away' }).click();
+  await choose('Lower Bend', 'Put away');
   await expect(page.getByText('Put away (1)')).toBeVisible();
   await page.getByText('Put away (1)').click();
-  await group('Lower Bend').getByRole('button', { name: 'Take out again' }).click();
-  await group('Lower Bend').getByRole('button', { name: 'Delete' }).click();
+  await choose('Lower Bend', 'Take out again');
+  await choose('Lower Bend', 'Delete');
   await expect(page.getByText('Lower Bend was deleted.')).toBeVisible();
   await page.getByRole('button', { name: 'Take it back: Lower Bend' }).click();
   await expect(group('Lower Bend')).toBeVisible();
-  await group('Lower Bend').getByRole('button', { name: 'Delete' }).click();
+  await choose('Lower Bend', 'Delete');
   await expect(group('Lower Bend')).toHaveCount(0);
 });
 
@@ -42,7 +46,7 @@ test('the whole book is backed up, tried out and restored into an empty folder',
   );
   await page.goto(server.url);
   await expect(page.getByText('This book is empty.')).toBeVisible();
-  const choose = page.getByLabel('Restore from a backup (it is tried out first)');
+  const choose = page.getByLabel('Restore from a backup (it is tried out first)', { exact: true });
   await choose.setInputFiles({
     name: 'other.json',
     mimeType: 'application/json',

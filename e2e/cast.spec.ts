@@ -101,7 +101,7 @@ test('dragging the stand: drift, room and lining follow; a dead end says so', as
   await settled(page);
   const panel = inspector(page);
   await expect(page.locator(styled('.shots > li'))).not.toHaveCount(0);
-  const facts = panel.locator(styled('.facts.three'));
+  const facts = panel.locator('[data-part=facts]').first();
   const before = await facts.innerText();
   await drag(page, page.getByRole('button', { name: /^Stand, x/ }), 60, 20);
   await expect.poll(() => facts.innerText()).not.toBe(before);

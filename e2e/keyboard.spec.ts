@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openBeat, inspector, settled } from './page';
+import { openBeat, inspector, settled, step } from './page';
 
 /** Tabs until the focused element's name matches; fails after a round of the page. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
@@ -80,7 +80,7 @@ test('the whole walk without a pointer: an own beat told, solved, read, spotted,
   await press(page, /^6Log/);
   await write(page, /^Fly$/, 'Ant 14');
   await press(page, /^Put down/);
-  await expect(page.getByText(/0 casts, put down/)).toBeVisible();
+  await expect(page.getByRole('row', { name: /0 put down/ })).toBeVisible();
 });
 
 test('Escape gives a drag back', async ({ page }) => {
@@ -98,4 +98,73 @@ test('Escape gives a drag back', async ({ page }) => {
   await expect(landing).toHaveAttribute('aria-label', before!);
   await page.mouse.up();
   await expect(landing).toHaveAttribute('aria-label', before!);
+});
+
+/** Goes through every group of radios on the page by arrow keys, and back to what was chosen. */
+async function walkGroups(page: Page): Promise<number> {
+  const groups = page.getByRole('radiogroup');
+  const count = await groups.count();
+  let walked = 0;
+  for (let g = 0; g < count; g++) {
+    const group = groups.nth(g);
+    const radios = group.getByRole('radio');
+    if (!(await group.isVisible()) || (await radios.count()) < 2) continue;
+    const name = await group.evaluate(
+      (e) =>
+        e.getAttribute('aria-label') ??
+        document.getElementById(e.getAttribute('aria-labelledby') ?? '')?.textContent ??
+        '',
+    );
+    expect(name, `group ${g} has a name`).not.toBe('');
+    const chosen = () =>
+      radios.evaluateAll((all) => all.findIndex((r) => (r as HTMLInputElement).checked));
+    const before = await chosen();
+    expect(before, `${name} has a choice`).toBeGreaterThanOrEqual(0);
+    const last = before === (await radios.count()) - 1;
+    await radios.nth(before).focus();
+    await page.keyboard.press(last ? 'ArrowLeft' : 'ArrowRight');
+    await expect.poll(chosen, { message: name }).not.toBe(before);
+    await page.keyboard.press(last ? 'ArrowRight' : 'ArrowLeft');
+    await expect.poll(chosen, { message: name }).toBe(before);
+    walked++;
+  }
+  return walked;
+}
+
+test('arrow keys go through every group of choices, on every page', async ({ page }) => {
+  test.setTimeout(180000);
+  for (const [path, least] of [
+    ['/settings', 5],
+    ['/read', 1],
+    ['/make/sketch/e2e-arrows-1?beat=kettle-slot', 1],
+    ['/make/survey/e2e-arrows-2?beat=withy-bend', 1],
+  ] as const) {
+    await page.goto(path);
+    await page.getByRole('radiogroup').first().waitFor();
+    expect(await walkGroups(page), path).toBeGreaterThanOrEqual(least);
+  }
+  await openBeat(page, 'read?mark=demo-mark-1');
+  for (const name of ['Read', 'Spot', 'Stalk', 'Cast', 'Log']) {
+    await step(page, name).click();
+    await expect(inspector(page).getByRole('progressbar')).toHaveCount(0);
+    expect(await walkGroups(page), name).toBeGreaterThanOrEqual(1);
+  }
+});
+
+test('the keys of the page: a step by its number, the help by a question mark', async ({
+  page,
+}) => {
+  await openBeat(page);
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/\/spot/);
+  await page.keyboard.press('Shift+?');
+  const help = page.getByRole('dialog', { name: 'Keys' });
+  await expect(help).toContainText('Escape');
+  await page.keyboard.press('Escape');
+  await expect(help).toHaveCount(0);
+  // A digit that is typed into a field goes nowhere.
+  await page.getByLabel(/^Water temperature/).focus();
+  await page.keyboard.type('5');
+  await expect(page).toHaveURL(/\/spot/);
+  await page.keyboard.press('Escape');
 });

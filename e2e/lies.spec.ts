@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { inspector, openBeat } from './page';
+import { inspector, openBeat, slideTo } from './page';
 import { styled } from './styled';
 
 test('another fish, another method, another day: the same water rated anew, and why it differs', async ({
@@ -20,7 +20,7 @@ test('another fish, another method, another day: the same water rated anew, and 
   await read.getByRole('button', { name: 'Lay this day by, to compare' }).click();
   await expect(read.getByText(/No lie has changed/)).toBeVisible();
   const slider = read.getByRole('slider', { name: /^Water/ });
-  await slider.fill('3');
+  await slideTo(slider, 3, 0.5);
   await expect(read.getByText('Water 3.0 °C, tried on')).toBeVisible();
   await expect(page.locator('[data-label=lieChange]').first()).toBeVisible();
   await expect(read.getByText(/Then: Fair, .* Now: Fair, 3\.0 °C/)).toBeVisible();
@@ -67,9 +67,9 @@ test('quick read on a phone: told, timed, kept without a network, pinned to a be
   await page.getByRole('link', { name: /^Quick read/ }).click();
   const verdict = page.locator(styled('.verdict'));
   await expect(verdict).toHaveText('Worth a cast');
-  await page.getByRole('slider', { name: 'Depth' }).fill('0.12');
+  await slideTo(page.getByRole('slider', { name: 'Depth' }), 0.12, 0.01);
   await expect(verdict).toHaveText('Walk on');
-  await page.getByRole('slider', { name: 'Depth' }).fill('0.6');
+  await slideTo(page.getByRole('slider', { name: 'Depth' }), 0.6, 0.01);
   await page.getByRole('button', { name: 'Boughs over it' }).click();
   await page.getByRole('button', { name: /^Time a leaf over/ }).click();
   await page.clock.fastForward(6_000);

@@ -42,6 +42,17 @@ export async function cleanSeconds(page: Page): Promise<number> {
   return Number.parseFloat(text);
 }
 
+/** A slider's value, by its own keys. */
+export async function slideTo(slider: Locator, value: number, step: number): Promise<void> {
+  await slider.focus();
+  await slider.press('Home');
+  const least = Number(await slider.getAttribute('aria-valuemin'));
+  const steps = Math.round((value - least) / step);
+  for (let n = 0; n < Math.floor(steps / 10); n++) await slider.press('PageUp');
+  for (let n = 0; n < steps % 10; n++) await slider.press('ArrowRight');
+  await expect(slider).toHaveAttribute('aria-valuenow', String(value));
+}
+
 export async function drag(page: Page, handle: Locator, dx: number, dy: number): Promise<void> {
   const box = (await handle.boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];

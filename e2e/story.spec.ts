@@ -100,7 +100,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   await expect(page.getByText('Length "500" is outside what a trout can be')).toBeVisible();
   await page.getByLabel('Its length, cm').fill('31');
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText(/3 casts, landed, 31 cm/)).toBeVisible();
+  await expect(page.getByRole('row', { name: /3 landed, 31 cm/ })).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: 'waiting' })).toHaveCount(0);
 
   // The program is stopped and started again: all of it is there.
@@ -109,8 +109,11 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   server = await startServer(folder, port);
   await page.goto(server.url + address);
   await settled(page);
-  await expect(page.getByText(/3 casts, landed, 31 cm/)).toBeVisible();
-  await page.getByText(/3 casts, landed, 31 cm/).click();
+  await expect(page.getByRole('row', { name: /3 landed, 31 cm/ })).toBeVisible();
+  await page
+    .getByRole('row', { name: /3 landed, 31 cm/ })
+    .getByRole('button')
+    .click();
   await expect(page.getByText('Missed (taken back)')).toBeVisible();
   await expect(page.getByText('Changed fly: Olive emerger 18')).toBeVisible();
   await expect(page.getByRole('button', { name: /Fish 1 likely, 31 cm/ })).toBeVisible();

@@ -246,6 +246,47 @@ export const tabsRecipe = defineSlotRecipe({
   },
 });
 
+/** What is seldom done, behind one key. */
+export const menuRecipe = defineSlotRecipe({
+  slots: [
+    'contextTrigger',
+    'trigger',
+    'triggerItem',
+    'indicator',
+    'positioner',
+    'arrow',
+    'arrowTip',
+    'content',
+    'item',
+    'itemGroup',
+    'itemGroupLabel',
+    'itemIndicator',
+    'itemCommand',
+    'itemText',
+    'separator',
+  ],
+  base: {
+    content: {
+      minWidth: '180px',
+      background: 'paper',
+      color: 'ink',
+      border: '1.4px solid',
+      borderColor: 'ink',
+      zIndex: 30,
+      _focusVisible: { outline: 'none' },
+    },
+    item: {
+      display: 'block',
+      padding: '8px 14px',
+      cursor: 'pointer',
+      color: 'ink',
+      textDecoration: 'none',
+      _highlighted: { background: 'wet', outline: '2px solid var(--ink)', outlineOffset: '-2px' },
+      [PHONE]: { minHeight: '44px', padding: '12px 16px', fontSize: '16px' },
+    },
+  },
+});
+
 /** A sheet over the page. */
 export const dialogRecipe = defineSlotRecipe({
   slots: [
@@ -286,6 +327,65 @@ export const dialogRecipe = defineSlotRecipe({
     },
     header: { display: 'flex', justifyContent: 'space-between', alignItems: 'center' },
     title: { font: '700 20px/24px var(--font-heading)', [PHONE]: { fontSize: '26px' } },
+  },
+});
+
+/** Names and their figures: on lines, or side by side with the figure large and the name under it. */
+export const factsRecipe = defineSlotRecipe({
+  slots: ['root', 'item', 'itemLabel', 'itemValue'],
+  base: {
+    root: {
+      margin: '8px 0',
+      padding: '6px 0',
+      borderBlock: '1px solid',
+      borderColor: 'rule2',
+    },
+    item: { display: 'flex', justifyContent: 'space-between', gap: '10px' },
+    itemLabel: { color: 'ink2' },
+    itemValue: { fontWeight: 700, textAlign: 'right' },
+  },
+  variants: {
+    orientation: {
+      horizontal: {},
+      vertical: {
+        root: { display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)' },
+        item: { flexDirection: 'column-reverse', justifyContent: 'flex-end', gap: 0 },
+        itemValue: { font: '650 20px/24px var(--font-heading)', textAlign: 'left' },
+      },
+    },
+  },
+  defaultVariants: { orientation: 'horizontal' },
+});
+
+/** What happened, in order, along a line. */
+export const timelineRecipe = defineSlotRecipe({
+  slots: ['root', 'item', 'content', 'separator', 'indicator', 'connector', 'title', 'description'],
+  base: {
+    root: { listStyle: 'none', margin: '8px 0' },
+    item: {
+      position: 'relative',
+      display: 'flex',
+      gap: '10px',
+      '&[data-undone]': { textDecoration: 'line-through', color: 'ink2' },
+    },
+    connector: { position: 'relative', width: '11px', flexShrink: 0 },
+    separator: {
+      position: 'absolute',
+      left: '5px',
+      top: 0,
+      bottom: 0,
+      borderLeft: '2px solid',
+      borderColor: 'ink',
+    },
+    indicator: {
+      position: 'absolute',
+      left: '2px',
+      top: '6px',
+      width: '8px',
+      height: '8px',
+      background: 'ink',
+    },
+    title: { fontWeight: 700 },
   },
 });
 
@@ -443,6 +543,9 @@ export const SLOT_RECIPES = {
   slider: sliderRecipe,
   radioGroup: radioRecipe,
   fileUpload: fileRecipe,
+  menu: menuRecipe,
+  dataList: factsRecipe,
+  timeline: timelineRecipe,
   tabs: tabsRecipe,
   dialog: dialogRecipe,
 };

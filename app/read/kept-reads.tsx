@@ -1,15 +1,13 @@
 'use client';
 
 import { formatDepth, type UnitSystem } from '@/core/units/index';
+import { momentWords } from '@/words/dates';
 import { lieName } from '@/words/words';
 import type { KeptRead } from '@/core/log/index';
 import { Button, ButtonLink } from '@/ui/button';
 import { Select } from '@/ui/select';
 import css from './read.module.css';
 import panel from '../../ui/panel.module.css';
-
-const when = (r: KeptRead) =>
-  new Date(r.takenMs + r.zoneOffsetMin * 60_000).toISOString().slice(5, 16).replace('T', ', ');
 
 /** What was kept, newest first; each can be pinned to a beat, and placed there on its plan. */
 export function KeptReads({
@@ -37,7 +35,7 @@ export function KeptReads({
               {formatDepth(r.answers.depthM, units)}
               {r.note && `: ${r.note}`}
               <br />
-              <span className={panel.second}>{when(r)}</span>
+              <span className={panel.second}>{momentWords(r.takenMs, r.zoneOffsetMin)}</span>
             </p>
             <label>
               On{' '}

@@ -8,9 +8,9 @@ import {
   formatDischarge,
   formatSpeed,
   formatTemp,
-  toCivil,
 } from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
+import { dayAndHour } from '../../words/dates';
 import css from './card.module.css';
 import { PlainTable } from '../../ui/plain-table';
 
@@ -116,7 +116,7 @@ export function CardFoot() {
   return (
     <footer className={css.cardFoot}>
       <p>
-        Made {toCivil(beat.nowMs, beat.plan.timeZone).replace('T', ', ')}.{' '}
+        Made {dayAndHour(beat.nowMs, beat.plan.timeZone)}.{' '}
         {calibrated ? 'Flow calibrated.' : 'Flow not calibrated, pace ±10 %.'} Nothing here says
         that a place is safe. Local rules decide.{notes && ` ${notes}`}
       </p>

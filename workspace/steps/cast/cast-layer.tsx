@@ -122,7 +122,7 @@ function LandingHandle({ camera }: { camera: Camera }) {
     >
       <circle r={22} className={drawn.handleArea} />
       <circle r={5} className={drawn.landingCase} />
-      <circle r={5} className={drawn.landing} />
+      <circle r={5} data-mark="landing" className={drawn.landing} />
       <path d="M7,-6l4,-4M9,1l6,0M0,-9l0,-6" className={css.splash} />
       <RoundRoom x={pageX(camera, landing.xM)} y={pageY(camera, landing.yM)} r={7} />
     </g>
@@ -158,7 +158,12 @@ function StandHandle({ camera }: { camera: Camera }) {
       transform={`translate(${x} ${y})`}
     >
       <circle r={22} className={drawn.handleArea} />
-      <path d="M0,-10A10,10 0 0 0 0,10Z" transform={`rotate(${deg})`} className={css.stand} />
+      <path
+        d="M0,-10A10,10 0 0 0 0,10Z"
+        transform={`rotate(${deg})`}
+        className={css.stand}
+        data-mark="stand"
+      />
       <g transform="translate(26 12) scale(1.45)">
         <path d={mark.path} className={drawn.postureCase} />
         <circle cx={mark.head[0]} cy={mark.head[1]} r={2.4} className={drawn.postureHeadCase} />

@@ -5,7 +5,7 @@ import { FLY_KINDS } from '../../../core/rig/index';
 import { civilHour, formatLength, formatSpeed } from '../../../core/units/index';
 import { Button, ButtonAnchor } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
-import { DescriptionRow } from '../../../ui/description-row';
+import { DescriptionRow, Facts } from '../../../ui/facts';
 import { Disclosure } from '../../../ui/disclosure';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { formatAddress } from '../../state/address';
@@ -98,7 +98,7 @@ function Lengths() {
   if (!now) return null;
   return (
     <>
-      <dl className={`${panel.facts} ${panel.three}`}>
+      <Facts beside>
         <DescriptionRow name="lead">
           {now.leadM === null ? 'no fish' : formatLength(now.leadM, units)}
         </DescriptionRow>
@@ -108,7 +108,7 @@ function Lengths() {
         <DescriptionRow name={`to the fly, ${inRods(now.distanceM, rodM)}`}>
           {formatLength(now.distanceM, units)}
         </DescriptionRow>
-      </dl>
+      </Facts>
       {lead && now.leadM !== null && Math.abs(now.leadM - lead.leadM) > 0.25 && (
         <p className={panel.second}>
           It wants {formatLength(lead.leadM, units)} of lead: {formatLength(lead.reactionM, units)}{' '}

@@ -206,7 +206,7 @@ export function Covers({ camera }: { camera: Camera }) {
         const [x, y] = at(camera, c.place);
         return (
           <g key={i} transform={`translate(${x} ${y})`}>
-            <circle r={9} className={drawn.cover} />
+            <circle r={9} className={drawn.cover} data-mark="cover" />
             <RoundRoom x={x} y={y} r={9} />
             <text y={4.2} textAnchor="middle" className={drawn.coverNumber}>
               {i + 1}

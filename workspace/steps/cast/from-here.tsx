@@ -2,7 +2,7 @@
 
 import { formatLength } from '../../../core/units/index';
 import { Choice } from '../../../ui/choice';
-import { DescriptionRow } from '../../../ui/description-row';
+import { DescriptionRow, Facts } from '../../../ui/facts';
 import { useActions, usePart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import {
@@ -46,7 +46,7 @@ export function FromHere() {
         </p>
       )}
       {now.snag && <p className={panel.caution}>The line lies over wood or rock.</p>}
-      <dl className={panel.facts}>
+      <Facts>
         {now.angleRad !== null && (
           <DescriptionRow name="Angle">{angleWords(now.angleRad)}</DescriptionRow>
         )}
@@ -64,7 +64,7 @@ export function FromHere() {
           {formatLength(now.sureM, units)}
           {far ? ': this is beyond' : ''}
         </DescriptionRow>
-      </dl>
+      </Facts>
       <p>
         <strong>Behind.</strong> {roomWords(now.room, units)}
         {now.by ? ` Thrown ${castName(now.by)}.` : ''}

@@ -52,6 +52,7 @@ export function ShotsOnPlan({ camera }: { camera: Camera }) {
                 d="M0,-10A10,10 0 0 0 0,10Z"
                 transform={`rotate(${deg})`}
                 className={css.shotStand}
+                data-mark="shot"
               />
               <RoundRoom x={x} y={y} r={10} />
               <Label kind="angler" text={String(i + 1)} at={[x, y]} clear={11} />

@@ -1,5 +1,6 @@
 'use client';
 
+import { chakra, Timeline } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import {
   EVENT_WORDS,
@@ -10,7 +11,6 @@ import {
 } from '../../../core/log/index';
 import {
   clockText,
-  dayText,
   fishLengthUnit,
   formatFishLength,
   parseFishLengthCm,
@@ -21,6 +21,7 @@ import { TextInput } from '../../../ui/input';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { numberOfMark, targetOf } from '../../state/selectors';
 import { createTryActions } from '../../records/try-actions';
+import { dayWords } from '../../../words/dates';
 import panel from '../../../ui/panel.module.css';
 import css from './log.module.css';
 import { FormText, useSchemaForm } from '../../../ui/schema-form';
@@ -197,18 +198,26 @@ function TimeLine({ attempt }: { attempt: Try }) {
   const { timeline } = foldTry(attempt.fly, attempt.events);
   if (timeline.length === 0) return null;
   return (
-    <ol className={css.timeline} aria-label="What happened">
+    <Timeline.Root as="ol" aria-label="What happened">
       {timeline.map(({ event, undone }) => (
-        <li key={event.id} className={undone ? css.undone : ''}>
-          <span className={css.when}>{clockText(event.clientMs, beat.plan.timeZone)}</span>{' '}
-          {EVENT_WORDS[event.code]}
-          {event.lengthCm !== undefined ? `, ${formatFishLength(event.lengthCm, units)}` : ''}
-          {event.fly ? `: ${event.fly}` : ''}
-          {event.note ? `. ${event.note}` : ''}
-          {undone ? ' (taken back)' : ''}
-        </li>
+        <Timeline.Item as="li" key={event.id} data-undone={undone ? '' : undefined}>
+          <Timeline.Connector>
+            <Timeline.Separator />
+            <Timeline.Indicator />
+          </Timeline.Connector>
+          <Timeline.Content>
+            <span>
+              <chakra.strong>{clockText(event.clientMs, beat.plan.timeZone)}</chakra.strong>{' '}
+              {EVENT_WORDS[event.code]}
+              {event.lengthCm !== undefined ? `, ${formatFishLength(event.lengthCm, units)}` : ''}
+              {event.fly ? `: ${event.fly}` : ''}
+              {event.note ? `. ${event.note}` : ''}
+              {undone ? ' (taken back)' : ''}
+            </span>
+          </Timeline.Content>
+        </Timeline.Item>
       ))}
-    </ol>
+    </Timeline.Root>
   );
 }
 
@@ -260,7 +269,7 @@ function PastTries({ tries }: { tries: readonly Try[] }) {
             aria-expanded={opened === attempt.id}
             onClick={() => setOpened(opened === attempt.id ? null : attempt.id)}
           >
-            {dayText(attempt.openedMs, zone)}, {clockText(attempt.openedMs, zone)}
+            {dayWords(attempt.openedMs, zone)}, {clockText(attempt.openedMs, zone)}
           </Button>
         ),
       },

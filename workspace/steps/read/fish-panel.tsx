@@ -28,7 +28,9 @@ import { isStale, valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
 import panel from '../../../ui/panel.module.css';
-import { Slider } from '../../../ui/slider';
+import { later } from '../../../ui/later';
+
+const Slider = later(() => import('../../../ui/slider').then((m) => m.Slider), 28);
 
 /** Which fish, by which method: what the rating is for. */
 export function FishPanel() {

@@ -10,7 +10,7 @@ import {
   type UnitSystem,
 } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
-import { DescriptionRow } from '../../../ui/description-row';
+import { DescriptionRow, Facts } from '../../../ui/facts';
 import { Disclosure } from '../../../ui/disclosure';
 import { useActions, usePart } from '../../context';
 import { LargePebble } from '../../../drawing/pebble';
@@ -46,14 +46,14 @@ export function LiePanel() {
       <p>
         <strong>{why.lead}</strong> {why.rest.join(' ')}
       </p>
-      <dl className={panel.facts}>
+      <Facts>
         <DescriptionRow name={lie.profitJph >= 0 ? 'Gains' : 'Loses'}>
           {Math.abs(Math.round(lie.profitJph))} J an hour (about ±25 %)
         </DescriptionRow>
         <DescriptionRow name="Could keep a trout to">
           {lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}
         </DescriptionRow>
-      </dl>
+      </Facts>
       <div className={panel.row}>
         <Button voice="solid" onClick={() => acting.go('cast')}>
           Plan a cast to it

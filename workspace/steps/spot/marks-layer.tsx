@@ -118,7 +118,7 @@ export function FishShape({
   const scale = length / 100;
   const line = 1.7 / scale;
   return (
-    <g transform={`rotate(${deg}) scale(${scale})`}>
+    <g data-mark="fish" transform={`rotate(${deg}) scale(${scale})`}>
       <path d={FISH_ABOVE} fill="var(--case)" stroke="var(--case)" strokeWidth={4 / scale} />
       {surety === 'sure' && <path d={FISH_ABOVE} fill="var(--fish)" />}
       {surety !== 'sure' && (

@@ -66,7 +66,7 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
             <title>{`Look from ${lookoutLetter(i)}`}</title>
             <circle r={18} fill="transparent" />
             <path d={EYE} className={css.eyeCase} />
-            <path d={EYE} className={css.eye} />
+            <path d={EYE} className={css.eye} data-mark="place to look from" />
             <circle r={3.4} fill="var(--angler)" />
             {beyond && (
               <path
@@ -146,7 +146,7 @@ function Rings({ camera }: { camera: Camera }) {
       {rises.map((r) => (
         <g key={r.id} transform={`translate(${pageX(camera, r.xM)} ${pageY(camera, r.yM)})`}>
           <circle r={9} className={css.ringTapCase} />
-          <circle r={9} className={css.ringTap} />
+          <circle r={9} className={css.ringTap} data-mark="ring" />
           <circle r={4} className={css.ringTap} />
           <RoundRoom x={pageX(camera, r.xM)} y={pageY(camera, r.yM)} r={9} />
           <Label

@@ -21,7 +21,7 @@ import {
 } from '../../../core/sight/index';
 import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
-import { DescriptionRow } from '../../../ui/description-row';
+import { DescriptionRow, Facts } from '../../../ui/facts';
 import { Disclosure } from '../../../ui/disclosure';
 import { FigureField } from '../../../ui/figure-field';
 import { TextArea } from '../../../ui/input';
@@ -188,7 +188,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
       )}
       <Disclosure title="What it sees">
         <WindowPanel />
-        <dl className={panel.facts}>
+        <Facts>
           <DescriptionRow name="Its window on the surface">
             {formatLength(2 * windowRadiusM(mark.fishDepthM), units)} across
           </DescriptionRow>
@@ -204,7 +204,7 @@ function MarkDetail({ mark }: { mark: Mark }) {
               </DescriptionRow>
             );
           })}
-        </dl>
+        </Facts>
         <p className={panel.second}>
           Snell and Fresnel are exact; contrast, motion and the blind arc are our guesses until the
           log refits them.

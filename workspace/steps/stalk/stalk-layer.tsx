@@ -203,6 +203,7 @@ function Waypoint({
         height={10}
         transform="rotate(45)"
         className={spare ? `${css.via} ${css.spare}` : css.via}
+        data-mark="waypoint"
       />
       <RoundRoom x={pageX(camera, place.xM)} y={pageY(camera, place.yM)} r={7} />
     </g>
