@@ -3,3 +3,13 @@ import '@testing-library/jest-dom';
 // jsdom has no pointer events; the parts that listen for them take mouse events for them here.
 if (typeof window !== 'undefined' && !('PointerEvent' in window))
   (window as { PointerEvent: typeof MouseEvent }).PointerEvent = class extends MouseEvent {};
+// Nor does it lay anything out: what follows a size is told of none.
+if (typeof window !== 'undefined' && !('ResizeObserver' in window))
+  (window as { ResizeObserver: unknown }).ResizeObserver = class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  };
+
+// Nor has it a layout that a chart could be drawn in: what stands round a chart is tested, not the library.
+jest.mock('react-apexcharts', () => ({ __esModule: true, default: () => null }));

@@ -1,36 +1,26 @@
 'use client';
 
 import { chakra } from '@chakra-ui/react';
-import { useState, type ReactNode } from 'react';
 
-const Picture = chakra('img');
-
-/** A beat's water as it was solved, in the light of the page; until then its banks as told. */
-export function BeatPicture({ id, children }: { id: string; children: ReactNode }) {
-  const [missing, setMissing] = useState(false);
-  if (missing) return <>{children}</>;
-  const shared = {
-    alt: '',
-    loading: 'lazy',
+const Picture = chakra('img', {
+  base: {
     width: '100%',
     maxHeight: '150px',
     objectFit: 'contain',
-    // An image that failed before the page was alive told nobody: it has no size.
-    ref: (img: HTMLImageElement | null) => {
-      if (img?.complete && img.naturalWidth === 0 && img.offsetParent !== null) setMissing(true);
-    },
-    onError: () => setMissing(true),
-  } as const;
+    '@media (max-width: 700px)': { gridColumn: '1 / 3' },
+  },
+});
+
+/** A beat's water as it was solved, in the light of the page. */
+export function BeatPicture({ id }: { id: string }) {
+  const src = `/api/v1/beats/${id}/picture`;
   return (
     <>
+      <Picture alt="" loading="lazy" src={src} display={{ base: 'block', _dark: 'none' }} />
       <Picture
-        {...shared}
-        src={`/api/v1/beats/${id}/picture`}
-        display={{ base: 'block', _dark: 'none' }}
-      />
-      <Picture
-        {...shared}
-        src={`/api/v1/beats/${id}/picture?theme=dim`}
+        alt=""
+        loading="lazy"
+        src={`${src}?theme=dim`}
         display={{ base: 'none', _dark: 'block' }}
       />
     </>

@@ -22,7 +22,7 @@ export function NewBeat({ stream }: { stream: string }) {
       {WAYS.map(([way, word, what]) => (
         <div key={way}>
           <Button
-            voice="solid"
+            voice={way === 'sketch' ? 'solid' : 'line'}
             onClick={() =>
               router.push(`/make/${way}/${clientId()}?stream=${encodeURIComponent(stream)}`)
             }

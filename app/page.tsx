@@ -1,5 +1,11 @@
 import Link from 'next/link';
-import { beatsInBook, draftsInBook, lastOuting, streamsInBook } from '@/services/index';
+import {
+  beatsInBook,
+  draftsInBook,
+  lastOuting,
+  streamsInBook,
+  waterIsSolved,
+} from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
 import { ThemeButton } from '@/ui/theme-button';
 import { BeatPicture } from './beat-picture';
@@ -26,6 +32,8 @@ export default async function StartPage() {
   ]);
   const shown = all.filter((b) => !b.deleted && !b.putAway);
   const away = all.filter((b) => !b.deleted && b.putAway);
+  const solved = new Set<string>();
+  for (const b of shown) if (await waterIsSolved(b.plan)) solved.add(b.id);
   const empty = shown.length + away.length === 0;
   return (
     <main className={css.start}>
@@ -66,9 +74,7 @@ export default async function StartPage() {
                       </span>
                     </span>
                     <span className={css.open}>Read this water</span>
-                    <BeatPicture id={b.id}>
-                      <BeatSketch plan={b.plan} />
-                    </BeatPicture>
+                    {solved.has(b.id) ? <BeatPicture id={b.id} /> : <BeatSketch plan={b.plan} />}
                   </Link>
                   <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: false }} />
                 </article>

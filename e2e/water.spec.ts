@@ -43,9 +43,11 @@ test('temperature changes the rating, and nonsense is refused with a sentence', 
   await temp.fill('4,5');
   await temp.press('Enter');
   await expect(best).toContainText('at 4.5 °C');
+  const kept = page.waitForResponse((r) => r.url().includes('/api/v1/settings') && r.ok());
   await temp.fill('11.5');
   await temp.press('Enter');
   await expect(best).toContainText('at 11.5 °C');
+  await kept;
 });
 
 test('units switch everywhere', async ({ page }) => {

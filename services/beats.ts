@@ -3,6 +3,7 @@ import {
   changeBeat,
   findBeat,
   findFlow,
+  hasFlow,
   listBeats,
   listMarks,
   listRises,
@@ -132,6 +133,11 @@ export async function cachedFlow(inputHash: string): Promise<Outcome<Uint8Array>
   return blob ? done(blob) : refused('not-found', 'This flow has not been solved yet.');
 }
 
+function hashAsMade(plan: BeatPlan): string {
+  const level = plan.levels.find((l) => l.name === plan.surveyedLevel)!;
+  return flowInputHash(plan, level.dischargeM3s, FINE_CELL_M);
+}
+
 /** The water of a beat at the level it was made at; refused while nobody has solved it. */
 export async function solvedWater(
   id: string,
@@ -139,13 +145,17 @@ export async function solvedWater(
   const db = await book();
   const beat = await findBeat(db, id);
   if (!beat) return noBeat(id);
-  const level = beat.plan.levels.find((l) => l.name === beat.plan.surveyedLevel)!;
-  const inputHash = flowInputHash(beat.plan, level.dischargeM3s, FINE_CELL_M);
+  const inputHash = hashAsMade(beat.plan);
   const blob = await findFlow(db, inputHash);
   const flow = blob && decodeFlow(blob);
   return flow
     ? done({ flow, inputHash })
     : refused('not-found', `The water of "${beat.plan.name}" has not been solved yet.`);
+}
+
+/** Whether the water of a plan, at the level it was made at, is in the book. */
+export async function waterIsSolved(plan: BeatPlan): Promise<boolean> {
+  return hasFlow(await book(), hashAsMade(plan));
 }
 
 /** Keeps a solved flow under the hash of its inputs. The bytes must be a whole flow. */

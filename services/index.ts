@@ -11,6 +11,7 @@ export {
   saveBeat,
   solvedWater,
   streamsInBook,
+  waterIsSolved,
   type OpenBeat,
 } from './beats';
 export { draftsInBook, keepDraft, openDraft, throwDraftAway } from './drafts';

@@ -17,6 +17,9 @@ export const buttonRecipe = defineRecipe({
   variants: {
     voice: {
       solid: {
+        display: 'inline-flex',
+        alignItems: 'center',
+        justifyContent: 'center',
         minHeight: '34px',
         padding: '6px 12px',
         border: '1.4px solid',
@@ -30,6 +33,9 @@ export const buttonRecipe = defineRecipe({
         [PHONE]: THUMB,
       },
       line: {
+        display: 'inline-flex',
+        alignItems: 'center',
+        justifyContent: 'center',
         minHeight: '34px',
         padding: '6px 12px',
         border: '1.4px solid',

@@ -20,7 +20,7 @@ const mockCalls: Call[] = [];
 const mockCancels: number[] = [];
 let mockCount = 0;
 jest.mock('../../workers/client', () => {
-  const { latestWins } = jest.requireActual('../../workers/client');
+  const { latestWins, whileIt } = jest.requireActual('../../workers/client');
   const flowWorker = () => {
     const me = mockCount++;
     return {
@@ -50,6 +50,7 @@ jest.mock('../../workers/client', () => {
   return {
     across: <T>(x: T) => x,
     latestWins,
+    whileIt,
     spawnFlow: flowWorker,
     spawnRead: quiet,
     spawnLive: quiet,

@@ -7,11 +7,15 @@ import type { FlowWorker } from '../../workers/protocol';
 import { createFlowSource } from './flow-source';
 import type { BeatInput } from '../state/document';
 
-jest.mock('../../workers/client', () => ({ across: <T>(x: T) => x }));
+jest.mock('../../workers/client', () => ({
+  ...jest.requireActual('../../workers/client'),
+  across: <T>(x: T) => x,
+}));
 
 const plan = (readBeat(TANSY_GLIDE_FILE) as { plan: BeatPlan }).plan;
 const beat = { id: 'b1', plan } as BeatInput;
 const flow = flowOf(() => ({ depth: 0.4 }), { nx: 6, ny: 4 });
+const HEARD = { onProgress: expect.any(Function), onCoarse: expect.any(Function) };
 const events = { onProgress: () => {}, onCoarse: () => {} };
 
 interface Answer {
@@ -68,7 +72,7 @@ it('solved here, it is kept in the book and in memory; cancelled, it is nothing'
   const { hired, solve } = worker(flow);
   const sharp = source.at('Fair', SHARP_CELL_M);
   expect(await source.solveHere(hired, sharp, events, flow)).toBe(flow);
-  expect(solve).toHaveBeenCalledWith(plan, 1.52, events, { cellM: SHARP_CELL_M, from: flow });
+  expect(solve).toHaveBeenCalledWith(plan, 1.52, HEARD, { cellM: SHARP_CELL_M, from: flow });
   expect(asked).toEqual([`PUT /api/v1/flows/${source.hashOf(sharp)}`]);
   expect(await source.find(sharp)).toBe(flow);
   expect(await source.solveHere(worker(null).hired, source.at('Thin'), events)).toBeNull();

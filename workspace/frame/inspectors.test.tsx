@@ -270,7 +270,7 @@ describe('beside the plan', () => {
     expect(within(row).getByText('0.65 m')).toBeInTheDocument();
     expect(within(row).getByText('31 cm')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Depth' }));
-    expect(calls.at(-1)).toEqual(['showLies', { order: 'depth' }]);
+    expect(calls.at(-1)).toEqual(['showLies', { order: 'depth', desc: true }]);
   });
   it('the rail says what each step found; steps to come are no buttons', async () => {
     const { calls } = show(<StepRail />, {
