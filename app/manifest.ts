@@ -11,6 +11,10 @@ export default function manifest(): MetadataRoute.Manifest {
     display: 'standalone',
     background_color: LIGHT.paper,
     theme_color: LIGHT.paper,
-    icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+    icons: [
+      { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+      { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+      { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+    ],
   };
 }

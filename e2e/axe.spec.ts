@@ -3,18 +3,32 @@ import { expect, test, type Page } from '@playwright/test';
 import { inspector, openBeat } from './page';
 import { styled } from './styled';
 
-/** No frames are shown, so axe may run in the page itself, which is twice as quick. */
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** At both sizes. No frames are shown, so axe may run in the page itself, which is twice as quick. */
 async function check(page: Page, theme: 'light' | 'dark'): Promise<void> {
-  const axe = new AxeBuilder({ page }).setLegacyMode(true);
-  // What is being computed anew is shown pale, for a moment: not what is looked at here.
-  await expect(page.locator(styled('.inspector .stale'))).toHaveCount(0);
-  // What is not colour is the same in both themes.
-  const { violations } = await (
-    theme === 'dark' ? axe.withRules(['color-contrast']) : axe
-  ).analyze();
-  expect(
-    violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join('; ')}`),
-  ).toEqual([]);
+  for (const size of [DESK, PHONE]) {
+    await page.setViewportSize(size);
+    await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+    // What is being computed anew is shown pale, for a moment: not what is looked at here.
+    await expect(page.locator(styled('.inspector .stale'))).toHaveCount(0);
+    const axe = new AxeBuilder({ page }).setLegacyMode(true);
+    // What is not colour is the same in both themes.
+    const { violations } = await (
+      theme === 'dark' ? axe.withRules(['color-contrast']) : axe
+    ).analyze();
+    expect(
+      violations.map(
+        (v) => `${size.width}: ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join('; ')}`,
+      ),
+    ).toEqual([]);
+    const beyond = await page.evaluate(
+      () => document.documentElement.scrollWidth - window.innerWidth,
+    );
+    expect(beyond, `${page.url()} scrolls sideways at ${size.width}`).toBeLessThanOrEqual(0);
+  }
+  await page.setViewportSize(DESK);
 }
 
 for (const theme of ['light', 'dark'] as const) {
@@ -34,13 +48,10 @@ for (const theme of ['light', 'dark'] as const) {
     for (const what of ['Levels and how', 'Where it lies', 'Trace over', 'CSV, in'])
       await page.getByText(what).click();
     await check(page, theme);
-    await page.setViewportSize({ width: 390, height: 844 });
-    await check(page, theme);
     await page.goto('/read');
     await page.getByRole('button', { name: 'Why, and what to try' }).click();
     await page.getByText('Bottom, fish').click();
     await check(page, theme);
-    await page.setViewportSize({ width: 1280, height: 800 });
     await openBeat(page);
     await page.getByRole('button', { name: 'Show the best lie' }).click();
     for (const what of ['Another fish, another water', 'Where another method', 'Show fewer'])
@@ -69,8 +80,6 @@ for (const theme of ['light', 'dark'] as const) {
       await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
       await check(page, theme);
     }
-    await page.setViewportSize({ width: 390, height: 844 });
-    await check(page, theme);
     await page.goto(card!);
     await expect(page.locator(styled('.cardLines'))).toBeVisible();
     await check(page, theme);

@@ -8,8 +8,11 @@ test('beats are renamed, copied, put away, deleted and taken back', async ({ pag
   await page.goto('/');
   const group = (name: string) => page.getByRole('group', { name: `${name}: change` });
   const choose = async (beat: string, what: string) => {
-    await page.getByRole('button', { name: `More for ${beat}`, exact: true }).click();
-    await page.getByRole('menuitem', { name: what }).click();
+    // The list is read anew after each change, and a menu that was open then is closed.
+    await expect(async () => {
+      await page.getByRole('button', { name: `More for ${beat}`, exact: true }).click();
+      await page.getByRole('menuitem', { name: what }).click({ timeout: 2000 });
+    }).toPass();
   };
   await choose('Withy Bend', 'Copy');
   await choose('Withy Bend, copy', 'Rename');

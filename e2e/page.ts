@@ -49,7 +49,9 @@ export async function slideTo(slider: Locator, value: number, step: number): Pro
   const least = Number(await slider.getAttribute('aria-valuemin'));
   const steps = Math.round((value - least) / step);
   for (let n = 0; n < Math.floor(steps / 10); n++) await slider.press('PageUp');
-  for (let n = 0; n < steps % 10; n++) await slider.press('ArrowRight');
+  const on =
+    (await slider.getAttribute('aria-orientation')) === 'vertical' ? 'ArrowUp' : 'ArrowRight';
+  for (let n = 0; n < steps % 10; n++) await slider.press(on);
   await expect(slider).toHaveAttribute('aria-valuenow', String(value));
 }
 

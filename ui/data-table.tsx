@@ -1,6 +1,6 @@
 'use client';
 
-import { Table } from '@chakra-ui/react';
+import { Table, VisuallyHidden } from '@chakra-ui/react';
 import {
   createSortedRowModel,
   rowSortingFeature,
@@ -23,7 +23,7 @@ const features = tableFeatures({
 export interface TableColumn<R> {
   id: string;
   name: string;
-  /** What rows are sorted by; absent: this column sorts nothing. null goes last either way. */
+  /** What rows are sorted by; absent: it sorts nothing, and only readers are told its name. null goes last. */
   value?: (row: R) => number | string | null;
   cell: (row: R) => ReactNode;
   /** Pressed for the first time it sorts the largest first. */
@@ -108,7 +108,9 @@ export function DataTable<R>({
                       <Sorted way={h.column.getIsSorted()} />
                     </Button>
                   ) : (
-                    <table.FlexRender header={h} />
+                    <VisuallyHidden>
+                      <table.FlexRender header={h} />
+                    </VisuallyHidden>
                   )}
                 </Table.ColumnHeader>
               ))}

@@ -6,6 +6,7 @@ import type { Station } from '../../core/formats/index';
 import { dischargeMidSection } from '../../core/water/index';
 import { formatDischarge, lengthUnit, type UnitSystem } from '../../core/units/index';
 import { Button } from '../../ui/button';
+import { DataTable, type TableColumn, type TableSort } from '../../ui/data-table';
 import { LengthField, SpeedField } from '../fields';
 import { panelWarning } from '../levels-panel';
 import { stationsFromCsv } from './csv';
@@ -24,6 +25,7 @@ export function StationsTable({
   onChange: (stations: Station[]) => void;
 }) {
   const [problem, setProblem] = useState<string | null>(null);
+  const [sort, setSort] = useState<TableSort>({ id: 'along', desc: false });
   const put = (i: number, change: Partial<Station>) => {
     const next = stations.map((s, n) => (n === i ? { ...s, ...change } : s));
     const bad = next.findIndex((s, n) => n > 0 && s.offsetM <= next[n - 1]!.offsetM);
@@ -41,6 +43,72 @@ export function StationsTable({
     setProblem(problems.length > 0 ? problems.join(' ') : null);
     if (good.length >= 2) onChange(good);
   };
+  const rows = stations.map((s, i) => ({ s, i }));
+  const columns: readonly TableColumn<(typeof rows)[number]>[] = [
+    {
+      id: 'along',
+      name: `along, ${lengthUnit(units)}`,
+      value: ({ s }) => s.offsetM,
+      cell: ({ s, i }) => (
+        <LengthField
+          label={`Station ${i + 1}, along the tape`}
+          valueM={s.offsetM}
+          range={{ min: 0, max: 100 }}
+          units={units}
+          onKeep={(offsetM) => put(i, { offsetM })}
+        />
+      ),
+    },
+    {
+      id: 'depth',
+      name: 'depth',
+      value: ({ s }) => s.depthM,
+      largestFirst: true,
+      cell: ({ s, i }) => (
+        <LengthField
+          label={`Station ${i + 1}, depth`}
+          valueM={s.depthM}
+          range={{ min: 0, max: 6 }}
+          units={units}
+          depth
+          onKeep={(depthM) => put(i, { depthM })}
+        />
+      ),
+    },
+    {
+      id: 'speed',
+      name: `speed, ${units === 'us' ? 'ft/s' : 'm/s'}`,
+      value: ({ s }) => s.speedMps ?? null,
+      largestFirst: true,
+      cell: ({ s, i }) =>
+        s.speedMps === undefined ? (
+          <Button voice="plain" onClick={() => put(i, { speedMps: 0 })}>
+            add speed
+          </Button>
+        ) : (
+          <SpeedField
+            label={`Station ${i + 1}, speed`}
+            valueMps={s.speedMps}
+            units={units}
+            onKeep={(speedMps) => put(i, { speedMps })}
+          />
+        ),
+    },
+    {
+      id: 'out',
+      name: 'take out',
+      cell: ({ i }) => (
+        <Button
+          voice="icon"
+          disabled={stations.length <= 2}
+          aria-label={`Take station ${i + 1} out`}
+          onClick={() => onChange(stations.filter((_, n) => n !== i))}
+        >
+          <Trash2 size={15} aria-hidden="true" />
+        </Button>
+      ),
+    },
+  ];
   const last = stations[stations.length - 1];
   const speeds = stations.filter((s) => s.speedMps !== undefined).length;
   const q =
@@ -49,52 +117,14 @@ export function StationsTable({
       : null;
   return (
     <div className={css.stations}>
-      <div className={css.stationsHead} aria-hidden="true">
-        <span>along, {lengthUnit(units)}</span>
-        <span>depth</span>
-        <span>speed, {units === 'us' ? 'ft/s' : 'm/s'}</span>
-      </div>
-      <ol aria-label="Stations along the tape">
-        {stations.map((s, i) => (
-          <li key={i}>
-            <LengthField
-              label={`Station ${i + 1}, along the tape`}
-              valueM={s.offsetM}
-              range={{ min: 0, max: 100 }}
-              units={units}
-              onKeep={(offsetM) => put(i, { offsetM })}
-            />
-            <LengthField
-              label={`Station ${i + 1}, depth`}
-              valueM={s.depthM}
-              range={{ min: 0, max: 6 }}
-              units={units}
-              depth
-              onKeep={(depthM) => put(i, { depthM })}
-            />
-            {s.speedMps === undefined ? (
-              <Button voice="plain" onClick={() => put(i, { speedMps: 0 })}>
-                add speed
-              </Button>
-            ) : (
-              <SpeedField
-                label={`Station ${i + 1}, speed`}
-                valueMps={s.speedMps}
-                units={units}
-                onKeep={(speedMps) => put(i, { speedMps })}
-              />
-            )}
-            <Button
-              voice="icon"
-              disabled={stations.length <= 2}
-              aria-label={`Take station ${i + 1} out`}
-              onClick={() => onChange(stations.filter((_, n) => n !== i))}
-            >
-              <Trash2 size={15} aria-hidden="true" />
-            </Button>
-          </li>
-        ))}
-      </ol>
+      <DataTable
+        label="Stations along the tape"
+        columns={columns}
+        rows={rows}
+        rowKey={({ i }) => String(i)}
+        sort={sort}
+        onSort={setSort}
+      />
       {problem && (
         <p role="alert" className={panel.problem}>
           {problem}

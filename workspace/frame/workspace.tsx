@@ -22,7 +22,10 @@ import type { BeatInput } from '../state/document';
 import css from './frame.module.css';
 
 /** A desk never asks for it. */
-const PhoneFrame = lazy<{ view: View }>(() => import('./phone-frame').then((m) => m.PhoneFrame));
+const PhoneFrame = lazy<{ view: View }>(
+  () => import('./phone-frame').then((m) => m.PhoneFrame),
+  OpeningFrame,
+);
 
 /** One beat, seven steps over the same water. */
 export function Workspace({ beat, step, query }: { beat: BeatInput; step: string; query: string }) {
@@ -104,5 +107,13 @@ function Inspector() {
       <StepPanel />
       <ObjectList />
     </aside>
+  );
+}
+
+function OpeningFrame() {
+  return (
+    <main className={css.opening} aria-busy="true">
+      <h1>Opening the beat.</h1>
+    </main>
   );
 }
