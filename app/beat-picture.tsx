@@ -5,7 +5,8 @@ import { chakra } from '@chakra-ui/react';
 const Picture = chakra('img', {
   base: {
     width: '100%',
-    maxHeight: '150px',
+    // Its room is kept: nothing jumps when it comes.
+    height: '140px',
     objectFit: 'contain',
     '@media (max-width: 700px)': { gridColumn: '1 / 3' },
   },

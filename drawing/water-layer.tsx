@@ -23,7 +23,8 @@ export function WaterCanvas({
   height,
   onPainted,
 }: {
-  flow: FlowField;
+  /** null until there is one: the painter is made ready meanwhile. */
+  flow: FlowField | null;
   quantity: 'depth' | 'pace';
   theme: Theme;
   camera: Camera;
@@ -56,6 +57,7 @@ export function WaterCanvas({
   useEffect(() => {
     // Another picture comes rough at once, then fine; another scale only fine.
     const of = `${quantity} ${theme}`;
+    if (!flow) return;
     const same = asked.current?.flow === flow && asked.current.of === of;
     if (!same && pxPerM > ROUGH_PX_PER_M)
       ask.current?.(paintJob(flow, quantity, theme, ROUGH_PX_PER_M));
@@ -70,7 +72,7 @@ export function WaterCanvas({
     target.height = Math.round(height * ratio);
     const pen = target.getContext('2d')!;
     pen.clearRect(0, 0, target.width, target.height);
-    if (!painted) return;
+    if (!painted || !flow) return;
     const x = pageX(camera, flow.x0M - flow.cellM / 2);
     const y = pageY(camera, flow.y0M + (flow.ny - 0.5) * flow.cellM);
     pen.imageSmoothingQuality = 'high';

@@ -24,6 +24,7 @@ test('desk', async ({ page }) => {
   test.setTimeout(300000);
   await theme(page, 'light');
   await page.goto('/');
+  await page.waitForLoadState('networkidle');
   await shot(page, 'start');
   await page.goto('/settings');
   await shot(page, 'settings');

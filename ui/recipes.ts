@@ -219,7 +219,12 @@ export const progressRecipe = defineSlotRecipe({
   slots: ['root', 'track', 'range', 'label', 'valueText'],
   base: {
     track: { height: '8px', border: '1px solid', borderColor: 'ink', background: 'paper' },
-    range: { height: '100%', background: 'ink', transition: 'width 0.2s' },
+    range: {
+      height: '100%',
+      background: 'ink',
+      transition: 'width 0.2s',
+      '@media (prefers-reduced-motion: reduce)': { transition: 'none' },
+    },
   },
 });
 

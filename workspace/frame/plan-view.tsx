@@ -98,19 +98,17 @@ export function PlanView({
     <div
       className={`${drawn.plan}${placing || placingRead || tapping || stalkTool ? ` ${drawn.placing}` : ''}`}
     >
-      {flow && (
-        <div style={{ opacity: stale ? 0.75 : 1 }}>
-          <WaterCanvas
-            flow={flow}
-            quantity={layer}
-            theme={theme}
-            camera={camera}
-            width={width}
-            height={height}
-            onPainted={onPainted}
-          />
-        </div>
-      )}
+      <div style={{ opacity: stale ? 0.75 : 1 }}>
+        <WaterCanvas
+          flow={flow}
+          quantity={layer}
+          theme={theme}
+          camera={camera}
+          width={width}
+          height={height}
+          onPainted={onPainted}
+        />
+      </div>
       <svg
         ref={svg}
         width={width}
