@@ -13,3 +13,11 @@ if (typeof window !== 'undefined' && !('ResizeObserver' in window))
 
 // Nor has it a layout that a chart could be drawn in: what stands round a chart is tested, not the library.
 jest.mock('react-apexcharts', () => ({ __esModule: true, default: () => null }));
+
+// The library's own machines settle a moment after they are drawn: their updates are none of a test's.
+const { error } = console;
+console.error = (...said: unknown[]) => {
+  const [what, who] = said.map(String);
+  if (/not wrapped in act/.test(what ?? '') && /^[A-Z]\w*Root$/.test(who ?? '')) return;
+  error(...said);
+};

@@ -117,5 +117,16 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   await expect(page.getByText('Missed (taken back)')).toBeVisible();
   await expect(page.getByText('Changed fly: Olive emerger 18')).toBeVisible();
   await expect(page.getByRole('button', { name: /Fish 1 likely, 31 cm/ })).toBeVisible();
+
+  // The start page says where it was left off, and shows the water that was solved.
+  await page.goto(server.url);
+  const left = page.getByRole('region', { name: 'Where you left off' });
+  await expect(left).toContainText(/1 try, 1 landed\./);
+  const picture = page.locator('img[src*="/picture"]').first();
+  await expect
+    .poll(() => picture.evaluate((e) => (e as HTMLImageElement).naturalWidth))
+    .toBeGreaterThan(100);
+  await left.getByRole('link', { name: /, Log$/ }).click();
+  await expect(page.getByRole('row', { name: /3 landed, 31 cm/ })).toBeVisible();
   await server.stop();
 });

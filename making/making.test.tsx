@@ -135,7 +135,7 @@ describe('stations of a tape', () => {
       />,
     );
     expect(screen.getByText(/These carry 1\.20 m³\/s through 2\.00 m²/)).toBeInTheDocument();
-    const third = within(screen.getAllByRole('listitem')[2]!).getByLabelText(/along the tape/);
+    const third = within(screen.getAllByRole('row')[3]!).getByLabelText(/along the tape/);
     await userEvent.clear(third);
     await userEvent.type(third, '1{Enter}');
     expect(

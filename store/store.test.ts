@@ -10,6 +10,7 @@ import {
   DATABASE_FILE,
   findBeat,
   findFlow,
+  findLastOuting,
   listBeats,
   dropRead,
   dropRise,
@@ -119,6 +120,18 @@ it('beats, marks, settings and flows are there after the book is opened again', 
   expect(await findFlow(db, 'other')).toBeUndefined();
   await strikeMark(db, 'm1');
   expect(await listMarks(db, 'b1')).toEqual([]);
+});
+
+it('the last outing says where, how many tries, how many landed; before the first there is none', async () => {
+  expect(await findLastOuting(db)).toBeUndefined();
+  await putMark(db, mark, 2);
+  await openTry(db, attempt, outing);
+  expect(await findLastOuting(db)).toMatchObject({
+    outing: { id: outing.id },
+    beats: [{ id: 'b1', name: 'Rill' }],
+    tries: 1,
+    landed: 0,
+  });
 });
 
 it('a try and its events survive, come in order of their number, and repeating is harmless', async () => {

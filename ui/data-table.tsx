@@ -70,7 +70,6 @@ export function DataTable<R>({
             ? x.localeCompare(y)
             : Number(x) - Number(y);
         },
-        cell: ({ row }) => c.cell(row.original.row),
       })),
     [columns],
   );
@@ -88,6 +87,9 @@ export function DataTable<R>({
       if (next) onSort?.(next);
     },
   });
+  // Cells are drawn here, not as components of the table's: what is typed or focused in one stays when
+  // the columns are made anew.
+  const byId = new Map(columns.map((c) => [c.id, c]));
   const hidden = new Set(columns.filter((c) => c.hidden).map((c) => c.id));
   return (
     <Table.Root aria-label={label}>
@@ -125,7 +127,7 @@ export function DataTable<R>({
               .filter((cell) => !hidden.has(cell.column.id))
               .map((cell) => (
                 <Table.Cell key={cell.id}>
-                  <table.FlexRender cell={cell} />
+                  {byId.get(cell.column.id)!.cell(row.original.row)}
                 </Table.Cell>
               ))}
           </Table.Row>

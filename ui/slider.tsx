@@ -1,6 +1,6 @@
 'use client';
 
-import { Slider as ChakraSlider } from '@chakra-ui/react';
+import { Slider as ChakraSlider, VisuallyHidden } from '@chakra-ui/react';
 
 /** One figure between two ends: dragged, or by arrow keys, Home and End. */
 export function Slider({
@@ -33,13 +33,15 @@ export function Slider({
       value={[Math.min(max, Math.max(min, value))]}
       disabled={disabled}
       orientation={upright ? 'vertical' : 'horizontal'}
-      aria-label={[label]}
       getAriaValueText={() => text}
       onValueChange={(e) => {
         const next = e.value[0];
         if (next !== undefined && next !== value) onChange(next);
       }}
     >
+      <VisuallyHidden>
+        <ChakraSlider.Label>{label}</ChakraSlider.Label>
+      </VisuallyHidden>
       <ChakraSlider.Control>
         <ChakraSlider.Track>
           <ChakraSlider.Range />
