@@ -68,7 +68,10 @@ it('a slider is a figure in words, held between its ends', async () => {
     />,
   );
   // Where nothing is laid out the thumb waits, unseen, for its size.
-  const slider = screen.getByRole('slider', { name: 'Water', hidden: true });
+  const slider = screen.getByRole('slider', { hidden: true });
+  expect(document.getElementById(slider.getAttribute('aria-labelledby')!)).toHaveTextContent(
+    'Water',
+  );
   expect(slider).toHaveAttribute('aria-valuenow', '25');
   expect(slider).toHaveAttribute('aria-valuetext', '11 degrees');
   slider.focus();
