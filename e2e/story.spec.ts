@@ -47,7 +47,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
     (await page.locator(styled('.ringLine')).boundingBox())!.width *
     (await page.locator(styled('.ringLine')).boundingBox())!.height;
   await page.getByRole('radio', { name: 'Kneel' }).click();
-  await expect(page.getByText('kneeling, seen inside')).toBeVisible();
+  await expect(page.getByText('if you kneel, seen inside')).toBeVisible();
   const kneeling = await ringArea();
   await page.getByRole('radio', { name: 'Stand' }).click();
   await expect.poll(ringArea).toBeGreaterThan(kneeling);

@@ -137,10 +137,10 @@ export function FishShape({
 
 const LASH_PX = 13;
 const RING_WORDS = {
-  stand: 'standing, seen inside',
-  crouch: 'crouched, seen inside',
-  kneel: 'kneeling, seen inside',
-  crawl: 'lying low, seen inside',
+  stand: 'if you stand, seen inside',
+  crouch: 'if you crouch, seen inside',
+  kneel: 'if you kneel, seen inside',
+  crawl: 'if you lie low, seen inside',
 };
 
 /** Where the ring's word may stand: along its upper and lower rim, outside it. */

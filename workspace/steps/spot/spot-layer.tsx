@@ -5,6 +5,7 @@ import { readRises, trueLie } from '../../../core/sight/index';
 import { pageDeg, pageX, pageY, type Camera } from '../../../drawing/camera';
 import { atHour, clockText } from '../../../core/units/index';
 import { useActions, usePart, useWorkspace } from '../../context';
+import { declutter } from '../../../drawing/declutter';
 import { POSTURE_MARK } from '../../../drawing/shapes';
 import { HOURS } from '../../state/hours';
 import { lookoutLetter } from '../../../words/words';
@@ -43,16 +44,23 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
   const viewer = usePart((s) => s.viewer);
   const atMs = usePart((s) => s.atMs);
   if (!lookouts) return null;
+  // One that lies beyond the paper is kept at its edge, and two that would meet make way for one another:
+  // an arrow points to where they are.
+  const kept = declutter(
+    lookouts.map((l) => ({
+      x: Math.min(width - EDGE_PX.side, Math.max(EDGE_PX.side, pageX(camera, l.xM))),
+      y: Math.min(height - EDGE_PX.bottom, Math.max(EDGE_PX.top, pageY(camera, l.yM))),
+      r: EYE_PX,
+    })),
+  );
   return (
     <g opacity={stale ? 0.6 : 1}>
       {lookouts.map((l, i) => {
         if (samePlace(viewer, l)) return null;
         const zone = beat.plan.timeZone;
         const [x0, y0] = [pageX(camera, l.xM), pageY(camera, l.yM)];
-        // One that lies beyond the paper is kept at its edge, with an arrow to where it is.
-        const x = Math.min(width - EDGE_PX.side, Math.max(EDGE_PX.side, x0));
-        const y = Math.min(height - EDGE_PX.bottom, Math.max(EDGE_PX.top, y0));
-        const beyond = x !== x0 || y !== y0;
+        const { x, y } = kept[i]!;
+        const beyond = Math.hypot(x - x0, y - y0) > MOVED_PX;
         return (
           <g
             key={`${l.xM},${l.yM}`}
@@ -90,6 +98,11 @@ function Lookouts({ camera, width, height }: { camera: Camera; width: number; he
     </g>
   );
 }
+
+/** Moved farther than this from its place, an eye points to it, px. */
+const MOVED_PX = 6;
+/** Room that an eye takes, half its width, px. */
+const EYE_PX = 17;
 
 /** An open eye, 26 wide. */
 const EYE = 'M-13,0 Q0,-11 13,0 Q0,11 -13,0Z';
