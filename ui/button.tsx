@@ -2,7 +2,7 @@
 
 import { chakra } from '@chakra-ui/react';
 import Link from 'next/link';
-import { buttonRecipe } from './recipes';
+import { buttonRecipe } from './recipes-pressed';
 
 /** A pressed thing: `solid` for the one to do next, `line` for the rest, `plain` a word, `icon` a key. */
 export const Button = chakra('button', buttonRecipe, { defaultProps: { type: 'button' } });

@@ -4,8 +4,6 @@ import { Table, VisuallyHidden } from '@chakra-ui/react';
 import {
   createSortedRowModel,
   rowSortingFeature,
-  sortFn_alphanumeric,
-  sortFn_basic,
   tableFeatures,
   useTable,
   type ColumnDef,
@@ -17,7 +15,6 @@ import { Button } from './button';
 const features = tableFeatures({
   rowSortingFeature,
   sortedRowModel: createSortedRowModel(),
-  sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic },
 });
 
 export interface TableColumn<R> {

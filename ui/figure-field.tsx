@@ -1,8 +1,8 @@
 'use client';
 
 import { chakra, Field } from '@chakra-ui/react';
-import { useState } from 'react';
 import { TextInput } from './input';
+import { useFigure } from './use-figure';
 import panel from './panel.module.css';
 
 /**
@@ -24,40 +24,13 @@ export function FigureField({
   parse: (text: string) => { ok: true; value: number } | { ok: false; message: string };
   onKeep: (value: number) => void;
 }) {
-  const [text, setText] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const keep = () => {
-    if (text === null) return;
-    const parsed = parse(text);
-    if (!parsed.ok) {
-      setProblem(parsed.message);
-      return;
-    }
-    setProblem(null);
-    setText(null);
-    onKeep(parsed.value);
-  };
+  const { problem, input } = useFigure(value, parse, onKeep);
   return (
     <Field.Root invalid={problem !== null}>
       <Field.Label htmlFor={id}>
         {label} <chakra.span color="ink2">{unit}</chakra.span>
       </Field.Label>
-      <TextInput
-        id={id}
-        inputMode="decimal"
-        value={text ?? value}
-        aria-invalid={problem !== null}
-        aria-describedby={`${id}-problem`}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={keep}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') keep();
-          if (e.key === 'Escape') {
-            setText(null);
-            setProblem(null);
-          }
-        }}
-      />
+      <TextInput id={id} inputMode="decimal" {...input} aria-describedby={`${id}-problem`} />
       <span id={`${id}-problem`} role="alert" className={panel.problem}>
         {problem}
       </span>
