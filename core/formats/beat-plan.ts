@@ -101,6 +101,8 @@ export interface BeatPlan {
   name: string;
   lengthM: number;
   slope: number;
+  /** Absent or true: told by eye. `levelled`: taken with a level. false: not told, `slope` is ours. */
+  fallTold?: boolean | 'levelled';
   bearingDeg: number;
   anchor?: GeographicAnchor;
   timeZone?: string;

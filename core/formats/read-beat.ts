@@ -136,6 +136,9 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
       `surveyedLevel is ${shown(raw.surveyedLevel)}; it must be one of ${LEVEL_NAMES.join(', ')}.`,
     );
   }
+  const fallTold = raw.fallTold as BeatPlan['fallTold'];
+  if (fallTold !== undefined && typeof fallTold !== 'boolean' && fallTold !== 'levelled')
+    complain('fallTold', `fallTold is ${shown(fallTold)}; it must be true, false or "levelled".`);
   const fallProfile = readFallProfile(raw.fallProfile, lengthM, complain);
   const calibration = readCalibration(raw.calibration, complain);
   const levels = bad ? [] : readLevels(raw.levels, surveyedLevel, complain, notes);
@@ -151,6 +154,7 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
       ...(anchor && { anchor: { lat: anchor.lat, lon: anchor.lon } }),
       ...(timeZone !== undefined && { timeZone }),
       ...(altitudeM !== undefined && { altitudeM }),
+      ...(fallTold !== undefined && { fallTold }),
       ...(fallProfile && { fallProfile }),
       ...(calibration && { calibration }),
       levels,

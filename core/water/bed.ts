@@ -29,10 +29,9 @@ export interface Bed extends GridFrame {
   depths: SurveyedDepths;
 }
 
-/** Rasterises a beat. `cellM` > 0. */
-export function buildBed(plan: BeatPlan, cellM: number): Bed {
+/** Rasterises a beat, under the surface as told unless another channel is given. `cellM` > 0. */
+export function buildBed(plan: BeatPlan, cellM: number, channel = createChannel(plan)): Bed {
   if (!(cellM > 0)) throw new RangeError(`buildBed: cellM must be positive, got ${cellM}`);
-  const channel = createChannel(plan);
   const depths = surveyedDepths(channel);
   const ys = [...channel.left, ...channel.right].map((p) => p.yM);
   const lowY = Math.min(...ys) - LAND_MARGIN_M;

@@ -24,6 +24,10 @@ export interface Channel {
   surveyedSurfaceM(xM: number, yM: number): number;
   /** Whether a ledge crosses between two x at this y. */
   ledgeBetween(fromXM: number, toXM: number, yM: number): boolean;
+  /** Every ledge: where it crosses, how far it drops, and on which side of it the water is high. */
+  ledges: { xAtYM(yM: number): number; dropM: number; highSide: 1 | -1 }[];
+  /** Fall between the ends that ledges leave, m. */
+  fallM: number;
   /** Slope of the surface at the beat's foot: what the water beyond it goes on at. */
   footSlope: number;
   headSlope: number;
@@ -32,7 +36,15 @@ export interface Channel {
   bankRiseM(xM: number, yM: number, side: 'left' | 'right'): number;
 }
 
-export function createChannel(plan: BeatPlan): Channel {
+/** Heights of the surface along the beat without its ledges (`yM`), and its slopes at the ends. */
+export interface SurfaceLine {
+  heights: Place[];
+  footSlope: number;
+  headSlope: number;
+}
+
+/** `surface`: what takes the place of the fall as it was told. */
+export function createChannel(plan: BeatPlan, surface?: SurfaceLine): Channel {
   const left = joinBank(plan, 'left');
   const right = joinBank(plan, 'right');
   if (left.problem || right.problem) {
@@ -41,7 +53,12 @@ export function createChannel(plan: BeatPlan): Channel {
   const ledges = featuresOf(plan, 'ledge').map((ledge) => {
     const line = ledge.shape.type === 'LineString' ? ledge.shape.line : [];
     const byY = [...line].sort((a, b) => a.yM - b.yM);
-    return { byY, dropM: ledge.dropM, facing: ledge.facing };
+    const downIsLow = Math.cos((ledge.facing * Math.PI) / 180) <= 0;
+    return {
+      dropM: ledge.dropM,
+      highSide: downIsLow ? (1 as const) : (-1 as const),
+      xAtYM: (yM: number) => xAtY(byY, yM),
+    };
   });
   const drops = ledges.reduce((sum, l) => sum + l.dropM, 0);
   const fall = plan.slope * plan.lengthM;
@@ -51,7 +68,7 @@ export function createChannel(plan: BeatPlan): Channel {
     { xM: 0, share: 0 },
     { xM: plan.lengthM, share: 1 },
   ];
-  const heights = profile.map((p) => ({ xM: p.xM, yM: rest * p.share }));
+  const heights = surface?.heights ?? profile.map((p) => ({ xM: p.xM, yM: rest * p.share }));
   const slopeBetween = (a: number, b: number) =>
     (polylineYAt(heights, b) - polylineYAt(heights, a)) / (b - a);
   const end = Math.min(END_SLOPE_M, plan.lengthM);
@@ -72,20 +89,16 @@ export function createChannel(plan: BeatPlan): Channel {
     across: (x, y) => (y - leftYM(x)) / (rightYM(x) - leftYM(x)),
     surveyedSurfaceM(xM, yM) {
       let z = polylineYAt(heights, xM);
-      for (const ledge of ledges) {
-        const lineX = xAtY(ledge.byY, yM);
-        const downIsLow = Math.cos((ledge.facing * Math.PI) / 180) <= 0;
-        if (downIsLow ? xM > lineX : xM < lineX) z += ledge.dropM;
-      }
+      for (const ledge of ledges)
+        if (ledge.highSide * (xM - ledge.xAtYM(yM)) > 0) z += ledge.dropM;
       return z;
     },
     ledgeBetween: (fromXM, toXM, yM) =>
-      ledges.some(({ byY }) => {
-        const x = xAtY(byY, yM);
-        return x > fromXM && x < toXM;
-      }),
-    footSlope: slopeBetween(0, end),
-    headSlope: slopeBetween(plan.lengthM - end, plan.lengthM),
+      ledges.some(({ xAtYM }) => xAtYM(yM) > fromXM && xAtYM(yM) < toXM),
+    ledges,
+    fallM: surface ? heights[heights.length - 1]!.yM : rest,
+    footSlope: surface?.footSlope ?? slopeBetween(0, end),
+    headSlope: surface?.headSlope ?? slopeBetween(plan.lengthM - end, plan.lengthM),
     bankAt,
     bankRiseM(xM, yM, side) {
       const bank = bankAt(xM, side);

@@ -4,6 +4,11 @@ import type { Channel } from './channel';
 /** A sounding bends the depths taken from sections within this reach, along and across the stream, m. */
 const SOUNDING_ALONG_M = 1.6;
 const SOUNDING_ACROSS_M = 0.8;
+/**
+ * Soundings are met by passes of ever shorter reach, each correcting what the one before left
+ * (successive correction, Barnes 1964): one broad pass smears a shelf's edge.
+ */
+const PASSES = [1, 0.6, 0.35];
 /** Weight of "no correction" against soundings far away. */
 const BACKGROUND_WEIGHT = 0.08;
 /** At a cut or undercut bank the depth nearest to it, if this near, is carried to the bank. */
@@ -52,26 +57,31 @@ export function surveyedDepths(channel: Channel): SurveyedDepths {
     profiles.length > 0
       ? blend(profiles, xM, n, (from, to) => channel.ledgeBetween(from, to, yM))
       : mean * 1.3 * (1 - Math.abs(2 * n - 1) ** 3);
-  const residuals = soundings.map((s) => ({
-    xM: s.xM,
-    yM: s.yM,
-    r: s.depthM - fromSections(s.xM, s.yM, channel.across(s.xM, s.yM)),
-  }));
+  const passes: { reach: number; r: number[] }[] = [];
+  const corrected = (xM: number, yM: number, n: number) =>
+    passes.reduce((depth, p) => depth + correction(p, xM, yM), fromSections(xM, yM, n));
+  const correction = ({ reach, r }: (typeof passes)[number], xM: number, yM: number) => {
+    let weight = BACKGROUND_WEIGHT;
+    let sum = 0;
+    soundings.forEach((s, i) => {
+      const dx = (xM - s.xM) / (reach * SOUNDING_ALONG_M);
+      const dy = (yM - s.yM) / (reach * SOUNDING_ACROSS_M);
+      const w = Math.exp(-dx * dx - dy * dy);
+      weight += w;
+      sum += w * r[i]!;
+    });
+    return sum / weight;
+  };
+  for (const reach of PASSES) {
+    const r = soundings.map((s) => s.depthM - corrected(s.xM, s.yM, channel.across(s.xM, s.yM)));
+    passes.push({ reach, r });
+  }
   return {
     taken,
     depthM(xM, yM) {
       const n = channel.across(xM, yM);
       if (n <= 0 || n >= 1) return 0;
-      let weight = BACKGROUND_WEIGHT;
-      let sum = 0;
-      for (const s of residuals) {
-        const dx = (xM - s.xM) / SOUNDING_ALONG_M;
-        const dy = (yM - s.yM) / SOUNDING_ACROSS_M;
-        const w = Math.exp(-dx * dx - dy * dy);
-        weight += w;
-        sum += w * s.r;
-      }
-      return Math.max(0, fromSections(xM, yM, n) + sum / weight);
+      return Math.max(0, corrected(xM, yM, n));
     },
   };
 }

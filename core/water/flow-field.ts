@@ -25,7 +25,7 @@ export interface FlowField extends GridFrame {
   status: SolveStatus;
   massError: number;
   calibrated: boolean;
-  /** Solved depths against those taken at the surveyed level after the correction, m. */
+  /** Solved minus taken depths at the surveyed level, root mean square (`depthMisfit`), m. */
   depthMisfitM: number;
   iterations: number;
 }

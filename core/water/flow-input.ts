@@ -10,7 +10,7 @@ export const SHARP_CELL_M = 0.1;
 const SHARP_LIMIT = { lengthM: 45, widthM: 12 };
 
 /** Changes whenever the solver's answers do, so that older ones are not taken for new. */
-const SOLVER_VERSION = 3;
+const SOLVER_VERSION = 4;
 
 /** Key of a solved flow: everything that goes into it. */
 export const flowInputHash = (plan: BeatPlan, dischargeM3s: number, cellM = FINE_CELL_M) =>

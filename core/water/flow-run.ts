@@ -1,6 +1,8 @@
 import { bilinearInto, smoothInto, type GridFrame } from '../grid/index';
 import { type BeatPlan } from '../formats/index';
 import { buildBed, type Bed } from './bed';
+import { placesThatTell, rootMeanSquare } from './misfits';
+import { shapedBed, SURFACE_CELL_M, toldSurface } from './told-surface';
 import { FINE_CELL_M } from './flow-input';
 import { DRY_M, sampleFlow, type FlowField } from './flow-field';
 import { prepareShallowRun, type PreparedRun, type ShallowWaterResult } from './shallow-water';
@@ -11,7 +13,7 @@ export interface SolveFlowOptions {
   cellM?: number;
   /** Stop at the first picture, on the caller's own cells. */
   onlyCoarse?: boolean;
-  /** false: keep the surveyed bed, whatever surface comes out. */
+  /** false: keep the bed and the fall as told, whatever surface comes out. */
   correctBed?: boolean;
   /** A flow of the same plan and discharge to start from: a sharper picture of it. */
   from?: FlowField;
@@ -29,9 +31,9 @@ export interface FlowRun {
 }
 
 /** Cells of the first picture and of the bed's correction, which is so the same at every sharpness. */
-const COARSE_CELL_M = 0.4;
+const COARSE_CELL_M = SURFACE_CELL_M;
 /** Water leaves a level beat at this slope. */
-const LEAST_SLOPE = 0.001;
+const LEAST_SLOPE = 0.0002;
 /** Steps between looks at the caller's budget. */
 const STEPS_A_TURN = 10;
 /** Smoothing of the bed's correction, passes of 1-2-1 on the coarse grid: about 1.5 m. */
@@ -53,8 +55,9 @@ interface Stage {
 }
 
 /**
- * A beat's flow in stages: (1) coarse at the surveyed discharge, whose surface tells how far the
- * assumed one was off, and the bed is moved by the smoothed difference, once; (2) coarse at the
+ * A beat's flow in stages, over the bed that the told surface gives (`told-surface.ts`): (1) coarse
+ * at the surveyed discharge, whose surface tells how far that one was off, and the bed is moved by
+ * the smoothed difference, once; (2) coarse at the
  * wanted discharge: the first picture; (3) the same until it has settled, which is cheap here;
  * (4) fine, started from it, or from a flow given.
  */
@@ -69,11 +72,15 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
   if (!(dischargeM3s > 0))
     throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
   const surveyed = plan.levels.find((l) => l.name === plan.surveyedLevel)!.dischargeM3s;
-  const coarseBed = buildBed(plan, COARSE_CELL_M);
+  const bedOf = (m: number) => (correctBed ? shapedBed(plan, m) : buildBed(plan, m));
+  const roughness = correctBed
+    ? toldSurface(plan).roughness
+    : (plan.calibration?.roughness ?? 1);
+  const coarseBed = bedOf(COARSE_CELL_M);
   const begin = (name: Stage['name'], bed: Bed, q: number, initial: Initial): Stage => ({
     name,
     bed,
-    run: start(bed, plan, q, initial, MAX_S[name], ROUGH[name]),
+    run: start(bed, roughness, q, initial, MAX_S[name], ROUGH[name]),
   });
   let correction: Float64Array = new Float64Array(coarseBed.bedM.length);
   let coarse: FlowField | null = null;
@@ -86,9 +93,9 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
   function next(): void {
     const solved = stage.run.result();
     if (stage.name === 'survey') {
+      misfitM = surveyMisfit(coarseBed, solved);
       correction = surfaceMisfit(coarseBed, solved);
       for (let k = 0; k < coarseBed.bedM.length; k++) coarseBed.bedM[k]! += correction[k]!;
-      misfitM = meanMisfit(coarseBed, solved, correction);
       if (from) goFine((x, y) => readFlow(from, x, y));
       else stage = begin('coarse', coarseBed, dischargeM3s, solved);
     } else if (stage.name === 'coarse') {
@@ -101,7 +108,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
   }
 
   function goFine(read: ReadWater): void {
-    const fine = buildBed(plan, cellM);
+    const fine = bedOf(cellM);
     stage = begin('fine', fine, dischargeM3s, refine(coarseBed, fine, correction, read));
   }
 
@@ -141,13 +148,12 @@ type Initial = { depthM: Float64Array; u: Float64Array; v: Float64Array };
 
 function start(
   bed: Bed,
-  plan: BeatPlan,
+  roughness: number,
   dischargeM3s: number,
   initial: Initial,
   maxS: number,
   rough: 'picture' | 'settled' | undefined,
 ): PreparedRun {
-  const roughness = plan.calibration?.roughness ?? 1;
   return prepareShallowRun({
     nx: bed.nx,
     ny: bed.ny,
@@ -204,17 +210,19 @@ function surfaceMisfit(bed: Bed, solved: ShallowWaterResult): Float64Array {
   return out.map((d) => Math.min(MAX_CORRECTION_M, Math.max(-MAX_CORRECTION_M, d)));
 }
 
-/** Root mean square of solved minus taken depths, once the bed has moved with the surface. */
-function meanMisfit(bed: Bed, solved: ShallowWaterResult, correction: Float64Array): number {
-  let sum = 0;
-  for (const t of bed.depths.taken) {
-    const surface = solved.depthM.map((d, k) => bed.bedM[k]! - correction[k]! + d);
-    const level = bilinearInto(bed, surface, t.xM, t.yM);
-    const moved =
-      bed.channel.surveyedSurfaceM(t.xM, t.yM) + bilinearInto(bed, correction, t.xM, t.yM);
-    sum += (level - moved) ** 2;
-  }
-  return Math.sqrt(sum / Math.max(1, bed.depths.taken.length));
+/**
+ * Root mean square of solved minus taken depths at the surveyed level, nothing subtracted: by the
+ * surface, which coarse cells get right beside a steep edge too. The correction moves bed and
+ * surface together, so that it stays.
+ */
+function surveyMisfit(bed: Bed, solved: ShallowWaterResult): number {
+  const off = bed.depths.taken.filter(placesThatTell(bed.channel, bed)).flatMap((t) => {
+    const k = nearestWet(bed, solved.depthM, t.xM, t.yM);
+    if (k < 0) return [t.depthM];
+    const risen = bed.bedM[k]! + solved.depthM[k]! - bed.surveyedSurfaceM[k]!;
+    return [bed.depths.depthM(t.xM, t.yM) + risen - t.depthM];
+  });
+  return rootMeanSquare(off);
 }
 
 /** Surface and velocity at a place; null where there is no water near. */

@@ -1,7 +1,8 @@
 import { bilinearInto, clamp } from '../grid/index';
 import { shapePlaces, type BeatPlan } from '../formats/index';
-import { createChannel, type Channel } from './channel';
+import type { Channel } from './channel';
 import type { FlowField } from './flow-field';
+import { toldSurface } from './told-surface';
 
 /** Land beyond the outermost feature that may be walked, m: flat, open, not surveyed. */
 const WALKABLE_MARGIN_M = 6;
@@ -15,7 +16,7 @@ export interface Ground {
 }
 
 export function createGround(plan: BeatPlan, flow: FlowField): Ground {
-  const channel = createChannel(plan);
+  const { channel } = toldSurface(plan);
   const places = plan.features.flatMap((f) => shapePlaces(f.shape));
   const xs = places.map((p) => p.xM);
   const ys = places.map((p) => p.yM);

@@ -1,5 +1,6 @@
 import { featuresOf, type BeatPlan } from '../formats/index';
-import { type Place } from '../grid/index';
+import { createChannel, type Channel } from './channel';
+import { type GridFrame, type Place } from '../grid/index';
 import { alongLine } from './depths';
 import { sampleFlow, type FlowField } from './flow-field';
 import { surfaceFactor } from './profile';
@@ -65,4 +66,58 @@ export function misfits(plan: BeatPlan, flow: FlowField): Misfit[] {
       solvedMps: m.speedMps === null ? null : solved,
     };
   });
+}
+
+/** Beside rocks and timber, m, and in the outer share of the width a taken depth says little. */
+const OFF_SOLIDS_M = 0.6;
+const OFF_BANKS = 0.03;
+
+export interface DepthMisfit {
+  rmsM: number;
+  /** Where the solved depth is farthest from the taken one; null where nothing can be compared. */
+  worst: Misfit | null;
+  places: number;
+}
+
+/**
+ * How far the depths of a flow at the surveyed level are from those taken, nothing subtracted: off
+ * solids and the outer 3 % of the width, within the beat.
+ */
+export function depthMisfit(plan: BeatPlan, flow: FlowField): DepthMisfit {
+  const tells = placesThatTell(createChannel(plan), flow);
+  const compared = misfits(plan, flow).filter(tells);
+  const off = (m: Misfit) => Math.abs(m.solvedDepthM - m.takenDepthM);
+  return {
+    rmsM: rootMeanSquare(compared.map(off)),
+    worst: compared.reduce<Misfit | null>((w, m) => (w && off(w) >= off(m) ? w : m), null),
+    places: compared.length,
+  };
+}
+
+export const rootMeanSquare = (values: number[]): number =>
+  Math.sqrt(values.reduce((sum, x) => sum + x * x, 0) / Math.max(1, values.length));
+
+/** Which taken depths say something of the water: off solids and banks, within the beat. */
+export function placesThatTell(
+  channel: Channel,
+  flow: GridFrame & { solid: Uint8Array },
+): (place: Place) => boolean {
+  const { lengthM } = channel.plan;
+  const reach = Math.ceil(OFF_SOLIDS_M / flow.cellM);
+  const besideSolid = (xM: number, yM: number) => {
+    const ci = Math.round((xM - flow.x0M) / flow.cellM);
+    const cj = Math.round((yM - flow.y0M) / flow.cellM);
+    for (let j = Math.max(0, cj - reach); j <= Math.min(flow.ny - 1, cj + reach); j++)
+      for (let i = Math.max(0, ci - reach); i <= Math.min(flow.nx - 1, ci + reach); i++) {
+        if (flow.solid[j * flow.nx + i] === 0) continue;
+        const off = Math.hypot(flow.x0M + i * flow.cellM - xM, flow.y0M + j * flow.cellM - yM);
+        if (off < OFF_SOLIDS_M) return true;
+      }
+    return false;
+  };
+  return ({ xM, yM }) => {
+    const n = channel.across(xM, yM);
+    const within = n > OFF_BANKS && n < 1 - OFF_BANKS && xM >= 0 && xM <= lengthM;
+    return within && !besideSolid(xM, yM);
+  };
 }

@@ -6,7 +6,6 @@ import {
   type BeatPlan,
   type FallPlace,
 } from '../../formats/index';
-import { criticalDepthM } from '../section-hydraulics';
 import { fitSketch, type SketchFit } from './fit-sketch';
 import { PIECE_FORM, toldDepthM, type Sketch, type SketchPiece, type SketchThing } from './sketch';
 import { MAX_BEND_DEG, sketchProblems, type SketchProblem } from './sketch-problems';
@@ -29,10 +28,6 @@ const DEEP_AT = { left: 0.27, middle: 0.5, right: 0.73 } as const;
 const UNDERCUT_STATION_M = 0.25;
 const UNDERCUT_DEPTH = 0.75;
 const BANK_HEIGHT_M = 0.7;
-/** A step this high has a lip of its own, this far above it, over most of the width. */
-const LIP_DROP_M = 0.25;
-const LIP_M = 0.25;
-const LIP_FILL = 0.94;
 /** Pocket water without rocks of its own is given some: one to so many square metres. */
 const ROCK_EVERY_M2 = 7;
 
@@ -71,6 +66,7 @@ export function beatFromSketch(sketch: Sketch): SketchBeat {
     name: sketch.name.trim(),
     lengthM,
     slope: Math.min(0.2, fall.totalM / lengthM),
+    fallTold: false,
     bearingDeg: sketch.bearingDeg,
     ...(sketch.anchor && { anchor: sketch.anchor }),
     ...(sketch.timeZone !== undefined && { timeZone: sketch.timeZone }),
@@ -88,7 +84,6 @@ export function beatFromSketch(sketch: Sketch): SketchBeat {
     features: [
       ...banks(line, things),
       ...sketch.pieces.flatMap((piece, i) => sections(sketch, piece, i, line, things)),
-      ...sketch.pieces.flatMap((piece, i) => lipOf(sketch, piece, i, line, fit.dischargeM3s)),
       ...sketch.pieces.map((piece, i) => bedOf(piece, i, line)),
       ...things.flatMap((thing) => featureOf(thing, line)),
       ...sketch.pieces.flatMap((piece, i) => stepOf(piece, i, line)),
@@ -275,34 +270,6 @@ function bedOf(piece: SketchPiece, i: number, line: StreamLine): BeatFeature {
     material: piece.material,
     shape: { type: 'Polygon', ring: [...edge(-0.2), ...edge(1.2).reverse()] },
   };
-}
-
-/**
- * At the lip of a step the water is at critical depth, h = (q^2/g)^(1/3): without a sill of that
- * kind no water would stand above it.
- */
-function lipOf(
-  sketch: Sketch,
-  below: SketchPiece,
-  i: number,
-  line: StreamLine,
-  dischargeM3s: number,
-): BeatFeature[] {
-  const above = sketch.pieces[i + 1];
-  if (below.dropM === undefined || below.dropM < LIP_DROP_M || !above) return [];
-  const sM = line.startsM[i + 1]! + LIP_M;
-  const { widthM } = line.at(sM);
-  const critical = criticalDepthM(dischargeM3s / (widthM * LIP_FILL));
-  return [
-    {
-      kind: 'section',
-      stations: [0, 0.06, 0.5, 0.94, 1].map((a, n) => ({
-        offsetM: Number((a * widthM).toFixed(3)),
-        depthM: n === 0 || n === 4 ? 0 : Number(critical.toFixed(3)),
-      })),
-      shape: { type: 'LineString', line: [line.place(sM, 0), line.place(sM, 1)] },
-    },
-  ];
 }
 
 /** The step at the head of a plunge, straight across the stream. */
