@@ -11,6 +11,7 @@ import {
   lengthUnit,
   parseFigure,
   parseLengthM,
+  tempUnit,
   type UnitSystem,
 } from '../core/units/index';
 import css from './making.module.css';
@@ -126,6 +127,33 @@ export function SpeedField({
       digits={2}
       range={us ? { min: -16.4, max: 16.4 } : { min: -5, max: 5 }}
       onKeep={(v) => onKeep(us ? convert.ftToM(v) : v)}
+    />
+  );
+}
+
+/** A water temperature in the angler's units; kept in Celsius. */
+export function TempField({
+  label,
+  valueC,
+  range,
+  units,
+  onKeep,
+}: {
+  label: string;
+  valueC: number;
+  range: Range;
+  units: UnitSystem;
+  onKeep: (c: number) => void;
+}) {
+  const us = units === 'us';
+  const shown = us ? convert.cToF : (c: number) => c;
+  return (
+    <PlainField
+      label={label}
+      unit={tempUnit(units)}
+      value={shown(valueC)}
+      range={{ min: shown(range.min), max: shown(range.max) }}
+      onKeep={(v) => onKeep(us ? convert.fToC(v) : v)}
     />
   );
 }

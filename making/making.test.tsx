@@ -2,7 +2,7 @@ import { fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ChakraProvider } from '@chakra-ui/react';
 import { system } from '../ui/system';
-import { newSketch, newPiece, type Sketch } from '../core/water/index';
+import { newSketch, newPiece, toldNow, type Sketch } from '../core/water/index';
 import { readBeat, type BeatPlan, type Level } from '../core/formats/index';
 import { TANSY_GLIDE_FILE } from '../demo/data/tansy-glide';
 import { LevelsPanel } from './levels-panel';
@@ -14,7 +14,10 @@ const show = (element: React.ReactElement) =>
   render(<ChakraProvider value={system}>{element}</ChakraProvider>);
 const told: Sketch = {
   ...newSketch('Rill', 1.75),
-  pieces: [newPiece('a', 'tail', 6), newPiece('b', 'pool', 7)],
+  pieces: [
+    toldNow(newPiece('a', 'tail', 6), { deepest: { word: 'shin' }, pace: { word: 'walk' } }),
+    toldNow(newPiece('b', 'pool', 7), { deepest: { word: 'waist' }, pace: { word: 'stroll' } }),
+  ],
 };
 
 describe('the list of pieces', () => {

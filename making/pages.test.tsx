@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { ChakraProvider } from '@chakra-ui/react';
 import { system } from '../ui/system';
-import { newPiece, newSketch, type Sketch } from '../core/water/index';
+import { newPiece, newSketch, toldNow, type Sketch } from '../core/water/index';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { KETTLE_SLOT } from '../demo/data/kettle-slot';
 import { WITHY_BEND_FILE } from '../demo/data/withy-bend';
@@ -12,6 +12,11 @@ const push = jest.fn();
 jest.mock('next/navigation', () => ({ useRouter: () => ({ push, refresh: () => {} }) }));
 jest.mock('../drawing/use-size', () => ({
   useSize: () => [() => {}, { width: 800, height: 500 }],
+}));
+
+jest.mock('../workers/client', () => ({
+  spawnFlow: () => ({ call: { solve: async () => null }, terminate() {} }),
+  across: (callbacks: object) => callbacks,
 }));
 
 let kept: { url: string; body: Record<string, unknown> }[];
@@ -55,6 +60,9 @@ describe('the page of a sketch', () => {
     await userEvent.click(add.getByRole('button', { name: 'run' }));
     expect(screen.getByText(/^The pieces are 8.0 m long together/)).toBeInTheDocument();
     await userEvent.click(add.getByRole('button', { name: 'pool' }));
+    expect(screen.getByText(/is what a stream this wide usually carries/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: 'knee' }));
+    await userEvent.click(screen.getByRole('radio', { name: 'stroll' }));
     expect(screen.getByText(/is the discharge that fits these pieces best/)).toBeInTheDocument();
     expect(screen.getByText('1 run', { selector: 'text' })).toBeInTheDocument();
   });
@@ -106,7 +114,10 @@ describe('the page of a sketch', () => {
   });
 
   it('a contradiction opens the piece it speaks of', async () => {
-    const quick = { ...newPiece('x', 'pool', 8), pace: { floatS: 1.4, overM: 3 } };
+    const quick = toldNow(newPiece('x', 'pool', 8), {
+      deepest: { word: 'waist' },
+      pace: { floatS: 1.4, overM: 3 },
+    });
     page({ ...KETTLE_SLOT, pieces: [...KETTLE_SLOT.pieces, quick] });
     expect(screen.getByText(/^Piece 6, pool contradicts the others/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Open it' }));

@@ -11,7 +11,8 @@ export function Choice<T extends string>({
   onChange,
 }: {
   label: string;
-  value: T;
+  /** One that is no option: nothing is chosen. */
+  value: T | 'untold';
   options: readonly (readonly [value: T, word: string])[];
   onChange: (value: T) => void;
 }) {

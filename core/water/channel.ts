@@ -89,8 +89,7 @@ export function createChannel(plan: BeatPlan, surface?: SurfaceLine): Channel {
     across: (x, y) => (y - leftYM(x)) / (rightYM(x) - leftYM(x)),
     surveyedSurfaceM(xM, yM) {
       let z = polylineYAt(heights, xM);
-      for (const ledge of ledges)
-        if (ledge.highSide * (xM - ledge.xAtYM(yM)) > 0) z += ledge.dropM;
+      for (const ledge of ledges) if (ledge.highSide * (xM - ledge.xAtYM(yM)) > 0) z += ledge.dropM;
       return z;
     },
     ledgeBetween: (fromXM, toXM, yM) =>

@@ -9,6 +9,8 @@ const SOUNDING_ACROSS_M = 0.8;
  * (successive correction, Barnes 1964): one broad pass smears a shelf's edge.
  */
 const PASSES = [1, 0.6, 0.35];
+/** Weight of a station of a tape against a sounding beside it, which was put there for a reason. */
+const STATION_WEIGHT = 0.2;
 /** Weight of "no correction" against soundings far away. */
 const BACKGROUND_WEIGHT = 0.08;
 /** At a cut or undercut bank the depth nearest to it, if this near, is carried to the bank. */
@@ -57,23 +59,35 @@ export function surveyedDepths(channel: Channel): SurveyedDepths {
     profiles.length > 0
       ? blend(profiles, xM, n, (from, to) => channel.ledgeBetween(from, to, yM))
       : mean * 1.3 * (1 - Math.abs(2 * n - 1) ** 3);
+  // Taped places near a sounding hold what was taped there.
+  const taped = taken
+    .slice(0, taken.length - soundings.length)
+    .filter((t) =>
+      soundings.some(
+        (s) =>
+          Math.abs(s.xM - t.xM) < 3 * SOUNDING_ALONG_M &&
+          Math.abs(s.yM - t.yM) < 3 * SOUNDING_ACROSS_M,
+      ),
+    );
+  const near = [...taped, ...soundings];
+  const stations = taped.length;
   const passes: { reach: number; r: number[] }[] = [];
   const corrected = (xM: number, yM: number, n: number) =>
     passes.reduce((depth, p) => depth + correction(p, xM, yM), fromSections(xM, yM, n));
   const correction = ({ reach, r }: (typeof passes)[number], xM: number, yM: number) => {
     let weight = BACKGROUND_WEIGHT;
     let sum = 0;
-    soundings.forEach((s, i) => {
+    near.forEach((s, i) => {
       const dx = (xM - s.xM) / (reach * SOUNDING_ALONG_M);
       const dy = (yM - s.yM) / (reach * SOUNDING_ACROSS_M);
-      const w = Math.exp(-dx * dx - dy * dy);
+      const w = (i < stations ? STATION_WEIGHT : 1) * Math.exp(-dx * dx - dy * dy);
       weight += w;
       sum += w * r[i]!;
     });
     return sum / weight;
   };
   for (const reach of PASSES) {
-    const r = soundings.map((s) => s.depthM - corrected(s.xM, s.yM, channel.across(s.xM, s.yM)));
+    const r = near.map((s) => s.depthM - corrected(s.xM, s.yM, channel.across(s.xM, s.yM)));
     passes.push({ reach, r });
   }
   return {

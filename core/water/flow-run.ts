@@ -32,8 +32,8 @@ export interface FlowRun {
 
 /** Cells of the first picture and of the bed's correction, which is so the same at every sharpness. */
 const COARSE_CELL_M = SURFACE_CELL_M;
-/** Water leaves a level beat at this slope. */
-const LEAST_SLOPE = 0.0002;
+/** Water leaves a level beat at this slope: a deep pool at the foot asks hardly any. */
+const LEAST_SLOPE = 1e-5;
 /** Steps between looks at the caller's budget. */
 const STEPS_A_TURN = 10;
 /** Smoothing of the bed's correction, passes of 1-2-1 on the coarse grid: about 1.5 m. */
@@ -73,9 +73,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
     throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
   const surveyed = plan.levels.find((l) => l.name === plan.surveyedLevel)!.dischargeM3s;
   const bedOf = (m: number) => (correctBed ? shapedBed(plan, m) : buildBed(plan, m));
-  const roughness = correctBed
-    ? toldSurface(plan).roughness
-    : (plan.calibration?.roughness ?? 1);
+  const roughness = correctBed ? toldSurface(plan).roughness : (plan.calibration?.roughness ?? 1);
   const coarseBed = bedOf(COARSE_CELL_M);
   const begin = (name: Stage['name'], bed: Bed, q: number, initial: Initial): Stage => ({
     name,

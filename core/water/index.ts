@@ -3,15 +3,20 @@
 // Ways in: what a person can say of a stream, and what was taped.
 export {
   beatFromSketch,
+  compareSketch,
   createStreamLine,
+  fillAssumed,
   fitSketch,
+  isAssumed,
   newPiece,
   newSketch,
   PACE_WORD_MPS,
   SKETCH_KINDS,
   sketchProblems,
   toldDepthM,
+  toldNow,
   toldPaceMps,
+  type AssumedField,
   type Contradiction,
   type Sketch,
   type SketchBeat,
@@ -20,6 +25,7 @@ export {
   type SketchPiece,
   type SketchProblem,
   type SketchThing,
+  type ToldAndSolved,
 } from './sketch/index';
 export {
   dischargeByFloat,
@@ -46,7 +52,8 @@ export {
 export { createFlowRun, solveFlow, type FlowRun, type SolveFlowOptions } from './flow-run';
 export { canSharpen, FINE_CELL_M, flowInputHash, SHARP_CELL_M } from './flow-input';
 export { calibrate, type CalibrationResult } from './calibrate';
-export { misfits, type Misfit } from './misfits';
+export { depthMisfit, misfits, type DepthMisfit, type Misfit } from './misfits';
+export { toldSurface, type ToldSurface } from './told-surface';
 export { sampleFlow, surfaceAtM, DRY_M, type FlowField, type FlowSample } from './flow-field';
 export { encodeFlow, decodeFlow } from './flow-blob';
 export { criticalDepthM, manningSpeedMps, normalDepthM } from './section-hydraulics';

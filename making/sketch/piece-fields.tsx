@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { BED_MATERIALS } from '../../core/formats/index';
 import {
+  isAssumed,
   SKETCH_KINDS,
   toldDepthM,
   type SketchKind,
@@ -18,6 +19,7 @@ import {
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { LengthField, PickField, PlainField } from '../fields';
+import { assumedText } from './sketch-words';
 import css from '../making.module.css';
 
 const DEPTH_WORDS = ['ankle', 'shin', 'knee', 'thigh', 'waist'] as const;
@@ -76,7 +78,7 @@ export function PieceFields({
         />
       </div>
       <Deepest piece={piece} heightM={heightM} units={units} onChange={onChange} />
-      <Pace piece={piece} units={units} onChange={onChange} />
+      <Pace piece={piece} heightM={heightM} units={units} onChange={onChange} />
       <div className={css.asked}>
         <span className={css.askedName}>Deep side</span>
         <Choice
@@ -135,7 +137,8 @@ function Deepest({
   onChange: (change: Partial<SketchPiece>) => void;
 }) {
   const { deepest } = piece;
-  const value = 'word' in deepest ? deepest.word : 'tape';
+  const untold = isAssumed(piece, 'deepest');
+  const value = untold ? 'untold' : 'word' in deepest ? deepest.word : 'tape';
   return (
     <div className={css.asked}>
       <span className={css.askedName}>Deepest, on you</span>
@@ -152,7 +155,9 @@ function Deepest({
           })
         }
       />
-      {'word' in deepest ? (
+      {untold ? (
+        <Untold piece={piece} field="deepest" heightM={heightM} units={units} />
+      ) : 'word' in deepest ? (
         <span className={css.means}>{formatDepth(BODY_SHARE[deepest.word] * heightM, units)}</span>
       ) : (
         <LengthField
@@ -168,28 +173,52 @@ function Deepest({
   );
 }
 
+/** What fills a field that nobody told yet. */
+function Untold({
+  piece,
+  field,
+  heightM,
+  units,
+}: {
+  piece: SketchPiece;
+  field: 'deepest' | 'pace';
+  heightM: number;
+  units: UnitSystem;
+}) {
+  return (
+    <span className={css.means}>
+      Not told: as the others carry, {assumedText(piece, field, heightM, units)}.
+    </span>
+  );
+}
+
 function Pace({
   piece,
+  heightM,
   units,
   onChange,
 }: {
   piece: SketchPiece;
+  heightM: number;
   units: UnitSystem;
   onChange: (change: Partial<SketchPiece>) => void;
 }) {
   const { pace } = piece;
+  const untold = isAssumed(piece, 'pace');
   return (
     <div className={css.asked}>
       <span className={css.askedName}>Pace of the surface</span>
       <Choice
         label="Pace"
-        value={'word' in pace ? pace.word : 'float'}
+        value={untold ? 'untold' : 'word' in pace ? pace.word : 'float'}
         options={[...PACE_WORDS.map((w) => [w, w] as const), ['float', 'by float'] as const]}
         onChange={(w) =>
           onChange({ pace: w === 'float' ? { floatS: 6, overM: FLOAT_M } : { word: w } })
         }
       />
-      {'word' in pace ? (
+      {untold ? (
+        <Untold piece={piece} field="pace" heightM={heightM} units={units} />
+      ) : 'word' in pace ? (
         <span className={css.means}>{PACE_MEANS[pace.word](units)}</span>
       ) : (
         <>

@@ -2,6 +2,7 @@ import type { Place } from '../../core/grid/index';
 import {
   createStreamLine,
   newPiece,
+  toldNow,
   type Sketch,
   type SketchKind,
   type SketchPiece,
@@ -19,10 +20,11 @@ export function addPiece(sketch: Sketch, id: string, kind: SketchKind): Sketch {
   return { ...sketch, pieces: [...sketch.pieces, piece] };
 }
 
+/** What is told of a piece is assumed no longer. */
 export function changePiece(sketch: Sketch, id: string, change: Partial<SketchPiece>): Sketch {
   return {
     ...sketch,
-    pieces: sketch.pieces.map((p) => (p.id === id ? { ...p, ...change } : p)),
+    pieces: sketch.pieces.map((p) => (p.id === id ? toldNow(p, change) : p)),
   };
 }
 
@@ -76,10 +78,16 @@ const USUAL_THING: {
   weed: { lengthM: 3, widthM: 1.5, density: 'sparse' },
   tree: { offM: 3, heightM: 8, crownM: 4 },
   bush: { offM: 1.5, heightM: 1.4, crownM: 2 },
+  'dead tree': { offM: 2, heightM: 9 },
   ledge: { dropM: 0.15 },
+  hollow: { lengthM: 2, deeperM: 0.25 },
+  snag: { note: 'Branch ends' },
+  spring: { tempC: 9, note: 'Spring' },
   entry: { offM: 3, note: 'Way in' },
   hazard: { offM: 0.8, note: 'Keep off' },
 };
+
+const IN_THE_BED: readonly SketchThing['kind'][] = ['boulder', 'weed', 'hollow', 'snag', 'spring'];
 
 /** A thing of usual size where it was dropped; on a bank kind, at the nearer bank. */
 export function addThing(
@@ -89,12 +97,11 @@ export function addThing(
   at: { pieceId: string; along: number; across: number },
 ): Sketch {
   const { pieceId, along } = at;
-  const where =
-    kind === 'boulder' || kind === 'weed'
-      ? { across: Math.min(0.97, Math.max(0.03, at.across)) }
-      : kind === 'ledge'
-        ? {}
-        : { side: at.across < 0.5 ? 'left' : 'right' };
+  const where = IN_THE_BED.includes(kind)
+    ? { across: Math.min(0.97, Math.max(0.03, at.across)) }
+    : kind === 'ledge'
+      ? {}
+      : { side: at.across < 0.5 ? 'left' : 'right' };
   const thing = { id, pieceId, along, kind, ...where, ...USUAL_THING[kind] } as SketchThing;
   return { ...sketch, things: [...sketch.things, thing] };
 }

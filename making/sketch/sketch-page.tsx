@@ -5,6 +5,7 @@ import { writeBeat } from '../../core/formats/index';
 import {
   beatFromSketch,
   SKETCH_KINDS,
+  fillAssumed,
   sketchProblems,
   type Sketch,
   type SketchThing,
@@ -40,6 +41,9 @@ export function SketchPage({
 }) {
   const draft = useDraft(input);
   const sketch = draft.body;
+  /** What nobody told follows every change. */
+  const edit = (next: Sketch | ((s: Sketch) => Sketch)) =>
+    draft.change((s) => fillAssumed(next instanceof Function ? next(s) : next));
   useUndoKeys(draft.undo, draft.redo);
   const [chosen, setChosen] = useState<string | null>(null);
   const [thingId, setThingId] = useState<string | null>(null);
@@ -59,7 +63,7 @@ export function SketchPage({
 
   const drop = (at: { pieceId: string; along: number; across: number }) => {
     const id = clientId();
-    draft.change((s) => addThing(s, id, dropping!, at));
+    edit((s) => addThing(s, id, dropping!, at));
     setThingId(id);
     setDropping(null);
   };
@@ -75,7 +79,7 @@ export function SketchPage({
         draft={draft}
         units={units}
         name={sketch.name}
-        onName={(name) => draft.change((s) => ({ ...s, name }))}
+        onName={(name) => edit((s) => ({ ...s, name }))}
         onKeep={keep}
         keepWords={keepWords}
       />
@@ -88,7 +92,7 @@ export function SketchPage({
         dropping={dropping}
         onDrop={drop}
         onThing={setThingId}
-        onMove={(next, dragging) => (dragging ? draft.draw(next) : draft.change(next))}
+        onMove={(next, dragging) => (dragging ? draft.draw(next) : edit(next))}
       />
       <SketchResult sketch={sketch} built={built} units={units} onChoose={setChosen} />
       <section className={css.makingSide} aria-label="Pieces and what stands in them">
@@ -102,7 +106,7 @@ export function SketchPage({
               className={css.word}
               onClick={() => {
                 const id = clientId();
-                draft.change((s) => addPiece(s, id, kind));
+                edit((s) => addPiece(s, id, kind));
                 setChosen(id);
               }}
             >
@@ -116,7 +120,7 @@ export function SketchPage({
           chosen={chosen}
           problems={problems}
           onChoose={setChosen}
-          onChange={draft.change}
+          onChange={edit}
         />
         <h2>Drop on it</h2>
         <div className={css.addRow} role="group" aria-label="Drop on the sketch">
@@ -172,10 +176,10 @@ export function SketchPage({
           <ThingFields
             thing={thing}
             units={units}
-            onChange={(change) => draft.change((s) => changeThing(s, thing.id, change))}
+            onChange={(change) => edit((s) => changeThing(s, thing.id, change))}
             onRemove={() => {
               setThingId(null);
-              draft.change((s) => removeThing(s, thing.id));
+              edit((s) => removeThing(s, thing.id));
             }}
           />
         )}
@@ -185,7 +189,7 @@ export function SketchPage({
           valueM={sketch.anglerHeightM}
           range={{ min: 1, max: 2.3 }}
           units={units}
-          onKeep={(anglerHeightM) => draft.change((s) => ({ ...s, anglerHeightM }))}
+          onKeep={(anglerHeightM) => edit((s) => ({ ...s, anglerHeightM }))}
         />
         <span className={css.askedName}>Level it was seen at</span>
         <Choice
@@ -197,7 +201,7 @@ export function SketchPage({
             ['Full', 'Full'],
             ['Spate', 'Spate'],
           ]}
-          onChange={(surveyedLevel) => draft.change((s) => ({ ...s, surveyedLevel }))}
+          onChange={(surveyedLevel) => edit((s) => ({ ...s, surveyedLevel }))}
         />
         <LevelsPanel
           levels={sketch.levels ?? []}
@@ -206,12 +210,9 @@ export function SketchPage({
           }
           plan={built.ok ? built.plan : null}
           units={units}
-          onChange={(levels) => draft.change((s) => ({ ...s, levels }))}
+          onChange={(levels) => edit((s) => ({ ...s, levels }))}
         />
-        <PlacePanel
-          place={sketch}
-          onChange={(place) => draft.change((s) => ({ ...s, ...place }))}
-        />
+        <PlacePanel place={sketch} onChange={(place) => edit((s) => ({ ...s, ...place }))} />
       </section>
     </main>
   );

@@ -2,13 +2,15 @@
 
 import { readBeat, writeBeat } from '../../core/formats/index';
 import { fitSketch, type Sketch, type SketchBeat } from '../../core/water/index';
+import { TellingTable } from './telling-table';
+import { useCompared } from './use-compared';
 import { formatDischarge, type UnitSystem } from '../../core/units/index';
 import { contradictionText } from './sketch-words';
 import { Button } from '../../ui/button';
 import css from '../making.module.css';
 import panel from '../../ui/panel.module.css';
 
-/** The discharge that fits all pieces, and the piece that contradicts it. */
+/** The discharge that fits all pieces, the piece that contradicts it, and what the water makes of each. */
 export function SketchResult({
   sketch,
   built,
@@ -20,6 +22,7 @@ export function SketchResult({
   units: UnitSystem;
   onChoose: (id: string) => void;
 }) {
+  const compared = useCompared(sketch, built);
   if (!built.ok) {
     return (
       <section className={css.makingResult} aria-label="What is missing">
@@ -40,9 +43,19 @@ export function SketchResult({
       <div role="status">
         <strong className={panel.large}>{formatDischarge(fit.dischargeM3s, units)}</strong>
         <span>
-          is the discharge that fits these pieces best, between {formatDischarge(fit.lowM3s, units)}{' '}
-          and {formatDischarge(fit.highM3s, units)}. The beat falls{' '}
-          {(100 * built.plan.slope).toFixed(1)} m in 100 m for it.
+          {fit.isTold ? (
+            <>
+              is the discharge that fits these pieces best, between{' '}
+              {formatDischarge(fit.lowM3s, units)} and {formatDischarge(fit.highM3s, units)}.
+            </>
+          ) : (
+            <>
+              is what a stream this wide usually carries, {formatDischarge(fit.lowM3s, units)} to{' '}
+              {formatDischarge(fit.highM3s, units)}: tell depth and pace of one piece, and the
+              others follow.
+            </>
+          )}{' '}
+          The beat falls {(100 * built.plan.slope).toFixed(1)} m in 100 m for it.
         </span>
       </div>
       {fit.contradictions.map((c) => {
@@ -56,6 +69,7 @@ export function SketchResult({
           </p>
         );
       })}
+      <TellingTable sketch={sketch} compared={compared} units={units} onChoose={onChoose} />
       {[...built.notes, ...(notes.ok ? notes.notes : [])].map((note) => (
         <p key={note}>{note}</p>
       ))}

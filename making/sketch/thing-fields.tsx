@@ -4,7 +4,7 @@ import type { SketchThing } from '../../core/water/index';
 import type { UnitSystem } from '../../core/units/index';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
-import { LengthField, PlainField, WordsField } from '../fields';
+import { LengthField, PlainField, TempField, WordsField } from '../fields';
 import { THING_NAMES } from './sketch-words';
 import css from '../making.module.css';
 
@@ -19,6 +19,7 @@ const SIZES: Record<string, readonly [label: string, min: number, max: number]> 
   offM: ['From the edge', 0, 30],
   crownM: ['Crown', 0.3, 20],
   dropM: ['Drop', 0.02, 5],
+  deeperM: ['Deeper than round it', 0.05, 2],
 };
 
 /** What is asked of one thing: only what it has. */
@@ -68,6 +69,15 @@ export function ThingFields({
             range={{ min: 0, max: 100 }}
             digits={0}
             onKeep={(v) => change('across', v / 100)}
+          />
+        )}
+        {'tempC' in thing && (
+          <TempField
+            label="Its water"
+            valueC={thing.tempC}
+            range={{ min: 0, max: 30 }}
+            units={units}
+            onKeep={(tempC) => change('tempC', tempC)}
           />
         )}
         {'reach' in thing && (

@@ -7,7 +7,7 @@ import { surveyDoubt } from '../../core/water/index';
 import { formatLength, type UnitSystem } from '../../core/units/index';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
-import { LengthField, PlainField } from '../fields';
+import { LengthField, PickField, PlainField } from '../fields';
 import { LevelsPanel } from '../levels-panel';
 import { MakingTop } from '../making-top';
 import { PlacePanel } from '../place-panel';
@@ -31,6 +31,13 @@ import {
 import { backOne, finish, tap, type ToolState } from './tools';
 import css from '../making.module.css';
 import panel from '../../ui/panel.module.css';
+
+const FALL_KNOWN = [
+  ['told', 'by eye'],
+  ['levelled', 'with a level'],
+  ['untold', 'not at all'],
+] as const;
+const FALL_TOLD = { told: true, levelled: 'levelled', untold: false } as const;
 
 /** The way in by tape: banks, sections, soundings and what stands in the water, each with what it needs. */
 export function SurveyPage({
@@ -213,6 +220,20 @@ export function SurveyPage({
             range={{ min: 0, max: 20 }}
             digits={2}
             onKeep={(v) => draft.change((d) => changeHeader(d, { slope: v / 100 }))}
+          />
+          <PickField
+            label="How it is known"
+            value={
+              plan.fallTold === 'levelled'
+                ? 'levelled'
+                : plan.fallTold === false
+                  ? 'untold'
+                  : 'told'
+            }
+            options={FALL_KNOWN}
+            onChange={(known) =>
+              draft.change((d) => changeHeader(d, { fallTold: FALL_TOLD[known] }))
+            }
           />
         </div>
         <span className={css.askedName}>Level it was surveyed at</span>

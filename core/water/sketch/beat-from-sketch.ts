@@ -1,4 +1,4 @@
-import { createRandom } from '../../grid/index';
+import { clamp, createRandom, lerp } from '../../grid/index';
 import {
   readBeat,
   writeBeat,
@@ -22,6 +22,10 @@ const LINES = [0.18, 0.5, 0.82];
 const BANK_NODE_M = 1.5;
 /** Banks go on this far beyond the ends, so that they reach, m. */
 const BEYOND_M = 1.5;
+/** Soundings along a hollow stand this far apart; its depth fades across within about this, m. */
+const HOLLOW_STEP_M = 0.7;
+const HOLLOW_HALF_M = 0.6;
+const DEAD_CROWN_M = 0.6;
 /** Deepest place across, by the side of the deep. */
 const DEEP_AT = { left: 0.27, middle: 0.5, right: 0.73 } as const;
 /** At an undercut the deep comes under the bank: the last station stands this far off it, m. */
@@ -86,6 +90,7 @@ export function beatFromSketch(sketch: Sketch): SketchBeat {
       ...sketch.pieces.flatMap((piece, i) => sections(sketch, piece, i, line, things)),
       ...sketch.pieces.map((piece, i) => bedOf(piece, i, line)),
       ...things.flatMap((thing) => featureOf(thing, line)),
+      ...things.flatMap((thing) => (thing.kind === 'hollow' ? hollow(sketch, thing, line) : [])),
       ...sketch.pieces.flatMap((piece, i) => stepOf(piece, i, line)),
     ],
   };
@@ -235,7 +240,12 @@ function sections(
       kind: 'section',
       stations: across.map((a) => ({
         offsetM: Number((a * widthM).toFixed(3)),
-        depthM: Number((deepest * along[n]! * acrossShare(piece, a, cut)).toFixed(3)),
+        depthM: Number(
+          (
+            deepest * along[n]! * acrossShare(piece, a, cut) +
+            hollowM(things, line, sM, a) * Number(a > 0 && a < 1)
+          ).toFixed(3),
+        ),
       })),
       shape: { type: 'LineString', line: [foot, head] },
     };
@@ -270,6 +280,46 @@ function bedOf(piece: SketchPiece, i: number, line: StreamLine): BeatFeature {
     material: piece.material,
     shape: { type: 'Polygon', ring: [...edge(-0.2), ...edge(1.2).reverse()] },
   };
+}
+
+/** How much deeper hollows make a place, m. */
+const hollowM = (things: Placed[], line: StreamLine, sM: number, across: number): number =>
+  things.reduce((deeper, t) => {
+    if (t.kind !== 'hollow') return deeper;
+    const [from, to] = span(t, line);
+    if (sM < from || sM > to) return deeper;
+    const off = ((across - t.across) * line.at(sM).widthM) / HOLLOW_HALF_M;
+    return Math.max(deeper, t.deeperM * Math.exp(-off * off));
+  }, 0);
+
+type Hollow = Extract<Placed, { kind: 'hollow' }>;
+
+/** Soundings along a hollow's middle, deeper than the piece is there as told. */
+function hollow(sketch: Sketch, thing: Hollow, line: StreamLine): BeatFeature[] {
+  const [from, to] = span(thing, line);
+  const count = Math.max(1, Math.round((to - from) / HOLLOW_STEP_M));
+  const i = sketch.pieces.findIndex((p) => p.id === thing.pieceId);
+  const piece = sketch.pieces[i]!;
+  const deepest = toldDepthM(piece.deepest, sketch.anglerHeightM);
+  const across = acrossShare(piece, thing.across, { left: false, right: false });
+  return Array.from({ length: count }, (_, n) => {
+    const sM = from + ((n + 0.5) / count) * (to - from);
+    const share = alongShare(piece, (sM - line.startsM[i]!) / piece.lengthM);
+    return {
+      kind: 'sounding',
+      depthM: Number((deepest * share * across + thing.deeperM).toFixed(3)),
+      shape: { type: 'Point', place: line.place(sM, thing.across) },
+    };
+  });
+}
+
+/** Deepest across over the piece's deepest, at a share of its length. */
+export function alongShare(piece: SketchPiece, share: number): number {
+  const { along } = PIECE_FORM[piece.kind];
+  const [foot, middle, head] = LINES as [number, number, number];
+  if (share <= middle)
+    return lerp(along[0], along[1], clamp((share - foot) / (middle - foot), 0, 1));
+  return lerp(along[1], along[2], clamp((share - middle) / (head - middle), 0, 1));
 }
 
 /** The step at the head of a plunge, straight across the stream. */
@@ -316,7 +366,22 @@ function featureOf(thing: Placed, line: StreamLine): BeatFeature[] {
       return [{ kind: 'log', diameterM: thing.diameterM, clearanceM: 0, shape }];
     }
     case 'undercut':
+    case 'hollow':
       return [];
+    case 'snag':
+      return [{ kind: 'snag', note: thing.note, shape: point(thing.across) }];
+    case 'spring': {
+      const { note, tempC } = thing;
+      return [{ kind: 'spring', note, tempC, shape: point(thing.across) }];
+    }
+    case 'dead tree': {
+      const shape = point(offBank(thing.side, thing.offM));
+      const note = 'Dead tree: wood may fall, keep from under it';
+      return [
+        { kind: 'tree', heightM: thing.heightM, crownM: DEAD_CROWN_M, shape },
+        { kind: 'hazard', note, shape },
+      ];
+    }
     case 'overhang': {
       const [from, to] = span(thing, line);
       const ring = area(from, to, offBank(thing.side, 0.8), offBank(thing.side, -thing.reachM));

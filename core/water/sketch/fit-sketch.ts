@@ -19,13 +19,15 @@ export interface SketchFit {
   highM3s: number;
   /** As told, one per piece, m3/s; null where a piece says nothing of the discharge. */
   toldM3s: (number | null)[];
+  /** Whether any piece was told: else the discharge is only what such a width usually carries. */
+  isTold: boolean;
   /** Slope of the surface that makes each piece carry the discharge at its told depth. */
   slope: number[];
   contradictions: Contradiction[];
 }
 
 /** Spread of what people tell, standard deviation of the logarithm (our guesses). */
-const SPREAD = {
+export const SPREAD = {
   paceWord: 0.3,
   paceFloat: 0.12,
   depthWord: 0.15,
@@ -38,6 +40,7 @@ const SPREAD = {
 /** A telling this many spreads off the others contradicts them. */
 const CONTRADICTS = 2;
 const Z90 = 1.2816;
+const WIDTH_PER_ROOT_Q = 8;
 const SLOPE = { least: 0.0003, most: 0.12 };
 const GRAVITY = 9.81;
 
@@ -59,6 +62,7 @@ export function fitSketch(sketch: Sketch): SketchFit {
         told,
         [...inUse].filter((k) => k !== i),
       );
+      if (!others) continue;
       const own = told[i]!;
       const z = Math.abs(own.logQ - others.logQ) / Math.hypot(own.spread, others.spread);
       if (z > worstZ) {
@@ -70,12 +74,13 @@ export function fitSketch(sketch: Sketch): SketchFit {
     inUse.delete(worst);
     out.add(worst);
   }
-  const best = meanOf(told, [...inUse]);
+  const best = meanOf(told, [...inUse]) ?? usualOf(sketch);
   const dischargeM3s = Math.exp(best.logQ);
   return {
     dischargeM3s,
     lowM3s: dischargeM3s * Math.exp(-Z90 * best.spread),
     highM3s: dischargeM3s * Math.exp(Z90 * best.spread),
+    isTold: inUse.size > 0,
     toldM3s: told.map((t) => t && Math.exp(t.logQ)),
     slope: sketch.pieces.map((p) => slopeOf(p, sketch.anglerHeightM, dischargeM3s)),
     contradictions: [...out]
@@ -89,9 +94,10 @@ interface Telling {
   spread: number;
 }
 
-/** A backwater lies beside the current and says nothing of the discharge. */
+/** A backwater lies beside the current and says nothing of the discharge, nor does what was assumed. */
 function tell(piece: SketchPiece, heightM: number): Telling | null {
   if (piece.kind === 'backwater') return null;
+  if (piece.assumed?.includes('deepest') || piece.assumed?.includes('pace')) return null;
   const depth = toldDepthM(piece.deepest, heightM) * meanShare(piece.kind);
   const mean = toldPaceMps(piece.pace) / surfaceFactor(depth, MATERIALS[piece.material].d84M);
   const rough = piece.kind === 'pocket water' || piece.kind === 'plunge';
@@ -106,7 +112,15 @@ function tell(piece: SketchPiece, heightM: number): Telling | null {
   };
 }
 
-function meanOf(told: (Telling | null)[], of: number[]): Telling {
+/** What a stream that wide carries, W = 8 sqrt Q (our guess; Leopold & Maddock 1953 for the power). */
+function usualOf(sketch: Sketch): Telling {
+  const flowing = sketch.pieces.filter((p) => p.kind !== 'slot' && p.kind !== 'backwater');
+  const of = flowing.length > 0 ? flowing : sketch.pieces;
+  const widthM = of.reduce((sum, p) => sum + p.widthM, 0) / Math.max(1, of.length);
+  return { logQ: 2 * Math.log(widthM / WIDTH_PER_ROOT_Q), spread: 1 };
+}
+
+function meanOf(told: (Telling | null)[], of: number[]): Telling | null {
   let weight = 0;
   let sum = 0;
   for (const i of of) {
@@ -114,9 +128,7 @@ function meanOf(told: (Telling | null)[], of: number[]): Telling {
     weight += w;
     sum += w * told[i]!.logQ;
   }
-  return weight > 0
-    ? { logQ: sum / weight, spread: Math.sqrt(1 / weight) }
-    : { logQ: Math.log(0.5), spread: 1 };
+  return weight > 0 ? { logQ: sum / weight, spread: Math.sqrt(1 / weight) } : null;
 }
 
 /** S = cf U^2 / (g h) of a wide channel, within what a stream can have. */
@@ -136,15 +148,17 @@ function contradiction(
   othersM3s: number,
 ): Contradiction {
   const piece = sketch.pieces[i]!;
-  const factor = othersM3s / carriesM3s;
-  return {
-    pieceId: piece.id,
-    carriesM3s,
-    othersM3s,
-    needs: {
-      surfaceSpeedMps: toldPaceMps(piece.pace) * factor,
-      deepestM: toldDepthM(piece.deepest, sketch.anglerHeightM) * factor,
-      widthM: piece.widthM * factor,
-    },
-  };
+  const needs = mendsOf(piece, sketch.anglerHeightM, othersM3s / carriesM3s);
+  return { pieceId: piece.id, carriesM3s, othersM3s, needs };
 }
+
+/** The one change of pace, of depth, or of width that makes a piece carry `factor` times as much. */
+export const mendsOf = (
+  piece: SketchPiece,
+  heightM: number,
+  factor: number,
+): Contradiction['needs'] => ({
+  surfaceSpeedMps: toldPaceMps(piece.pace) * factor,
+  deepestM: toldDepthM(piece.deepest, heightM) * factor,
+  widthM: piece.widthM * factor,
+});

@@ -7,6 +7,7 @@ export {
   SKETCH_KINDS,
   toldDepthM,
   toldPaceMps,
+  type AssumedField,
   type Sketch,
   type SketchKind,
   type SketchPiece,
@@ -16,5 +17,7 @@ export {
 } from './sketch';
 export { sketchProblems, type SketchProblem } from './sketch-problems';
 export { fitSketch, type Contradiction, type SketchFit } from './fit-sketch';
+export { fillAssumed, isAssumed, toldNow } from './assumed';
+export { compareSketch, type ToldAndSolved } from './compare-sketch';
 export { createStreamLine, type StreamLine } from './stream-line';
 export { beatFromSketch, type SketchBeat } from './beat-from-sketch';

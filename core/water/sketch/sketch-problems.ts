@@ -30,6 +30,8 @@ const RANGES: Record<string, Range> = {
   clearanceM: [0, 5, 'm'],
   offM: [0, 30, 'm'],
   crownM: [0.3, 20, 'm'],
+  deeperM: [0.05, 2, 'm'],
+  tempC: [0, 30, '°C'],
 };
 const FIELD_NAMES: Record<string, string> = {
   lengthM: 'length',
@@ -45,6 +47,8 @@ const FIELD_NAMES: Record<string, string> = {
   clearanceM: 'clearance',
   offM: 'distance from the edge',
   crownM: 'crown',
+  deeperM: 'depth below the bed round it',
+  tempC: 'temperature',
 };
 
 /** Everything that keeps a sketch from becoming a beat, each in a sentence. Empty: it can be built. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { createRandom } from '../../grid/index';
+import type { PaceWord } from '../../units/index';
 import { featuresOf, joinBank } from '../../formats/index';
 import { surfaceFactor } from '../profile';
 import { MATERIALS } from '../materials';
@@ -14,6 +15,7 @@ import {
   SKETCH_KINDS,
   sketchProblems,
   toldDepthM,
+  toldNow,
   type Sketch,
   type SketchPiece,
 } from './index';
@@ -24,10 +26,24 @@ const sketch = (pieces: SketchPiece[], things: Sketch['things'] = []): Sketch =>
   pieces,
   things,
 });
-const piece = (id: string, kind: SketchPiece['kind'], more: Partial<SketchPiece> = {}) => ({
-  ...newPiece(id, kind, 6),
-  ...more,
-});
+/** Words that an angler would use of each kind. */
+const WORDS: Record<SketchPiece['kind'], [depth: 'shin' | 'knee' | 'waist', pace: PaceWord]> = {
+  'pocket water': ['knee', 'brisk'],
+  run: ['knee', 'walk'],
+  glide: ['knee', 'stroll'],
+  riffle: ['shin', 'brisk'],
+  pool: ['waist', 'stroll'],
+  plunge: ['waist', 'walk'],
+  tail: ['shin', 'walk'],
+  slot: ['waist', 'brisk'],
+  backwater: ['knee', 'still'],
+};
+/** A piece of which everything was told. */
+const piece = (id: string, kind: SketchPiece['kind'], more: Partial<SketchPiece> = {}) => {
+  const [depth, pace] = WORDS[kind];
+  const told = { widthM: 6, deepest: { word: depth }, pace: { word: pace }, ...more };
+  return toldNow(newPiece(id, kind, 6), told);
+};
 
 /** A piece that carries exactly `q`, told by tape and float. */
 function carrying(

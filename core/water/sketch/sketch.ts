@@ -32,7 +32,11 @@ export interface SketchPiece {
   material: BedMaterial;
   /** Step at the head of a plunge, m. */
   dropM?: number;
+  /** What nobody told: filled from the discharge (`fillAssumed`), and no part of the fit. */
+  assumed?: AssumedField[];
 }
+
+export type AssumedField = 'deepest' | 'pace' | 'widthM';
 
 type OnBank = { side: 'left' | 'right' };
 /** Where in its piece: 0 at the foot, 1 at the head. */
@@ -51,6 +55,11 @@ export type SketchThing = Along &
     | ({ kind: 'tree'; offM: number; heightM: number; crownM: number } & OnBank)
     | ({ kind: 'bush'; offM: number; heightM: number; crownM: number } & OnBank)
     | { kind: 'ledge'; dropM: number }
+    /** A hollow or rut in the bed, along the current. */
+    | ({ kind: 'hollow'; lengthM: number; deeperM: number } & Across)
+    | ({ kind: 'snag'; note: string } & Across)
+    | ({ kind: 'spring'; tempC: number; note: string } & Across)
+    | ({ kind: 'dead tree'; offM: number; heightM: number } & OnBank)
     | ({ kind: 'entry'; offM: number; note: string } & OnBank)
     | ({ kind: 'hazard'; offM: number; note: string } & OnBank)
   );
@@ -109,28 +118,44 @@ export function meanShare(kind: SketchKind): number {
   return (power / (power + 1)) * ((along[0] + along[1] + along[2]) / 3);
 }
 
-const USUAL: Record<SketchKind, { lengthM: number; depth: ToldDepth; pace: PaceWord }> = {
-  'pocket water': { lengthM: 10, depth: { word: 'knee' }, pace: 'brisk' },
-  run: { lengthM: 8, depth: { word: 'knee' }, pace: 'walk' },
-  glide: { lengthM: 10, depth: { word: 'knee' }, pace: 'stroll' },
-  riffle: { lengthM: 6, depth: { word: 'shin' }, pace: 'brisk' },
-  pool: { lengthM: 8, depth: { word: 'waist' }, pace: 'stroll' },
-  plunge: { lengthM: 4, depth: { word: 'waist' }, pace: 'walk' },
-  tail: { lengthM: 5, depth: { word: 'shin' }, pace: 'walk' },
-  slot: { lengthM: 5, depth: { word: 'waist' }, pace: 'brisk' },
-  backwater: { lengthM: 4, depth: { word: 'knee' }, pace: 'still' },
+const USUAL_LENGTH_M: Record<SketchKind, number> = {
+  'pocket water': 10,
+  run: 8,
+  glide: 10,
+  riffle: 6,
+  pool: 8,
+  plunge: 4,
+  tail: 5,
+  slot: 5,
+  backwater: 4,
 };
 
-/** What the angler usually means by a piece of that kind: a start to be corrected. */
+/** Froude number that a kind usually runs at: our guesses, within Jowett's (1993) classes. */
+export const USUAL_FROUDE: Record<SketchKind, number> = {
+  riffle: 0.5,
+  'pocket water': 0.4,
+  run: 0.29,
+  slot: 0.3,
+  tail: 0.2,
+  glide: 0.13,
+  plunge: 0.1,
+  pool: 0.07,
+  backwater: 0.03,
+};
+
+/**
+ * A piece of that kind of which nothing was told yet but its kind: depth and pace wait for
+ * `fillAssumed`, which gives what the discharge makes of them.
+ */
 export function newPiece(id: string, kind: SketchKind, widthM: number): SketchPiece {
-  const usual = USUAL[kind];
   return {
     id,
     kind,
-    lengthM: usual.lengthM,
+    lengthM: USUAL_LENGTH_M[kind],
     widthM,
-    deepest: usual.depth,
-    pace: { word: usual.pace },
+    deepest: { word: 'knee' },
+    pace: { word: 'walk' },
+    assumed: kind === 'slot' ? ['deepest', 'pace', 'widthM'] : ['deepest', 'pace'],
     bendDeg: 0,
     deepSide: 'middle',
     material: PIECE_FORM[kind].material,

@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import {
+  depthMisfit,
   misfits,
   thalweg,
   type CalibrationResult,
@@ -23,6 +24,7 @@ import { ProgressBar } from '../../../ui/progress-bar';
 import { Select } from '../../../ui/select';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { paceText } from '../../../words/words';
+import { misfitText, toldSurfaceText } from '../../../words/water-words';
 import { type Overlay, OVERLAYS } from '../../state/slices';
 import { valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
@@ -204,11 +206,10 @@ export function CalibrationPanel() {
   const [problem, setProblem] = useState<string | null>(null);
   const { plan } = beat;
   const atSurvey = level === plan.surveyedLevel;
-  const depthRmsM = useMemo(() => {
-    const all = flow ? misfits(plan, flow) : [];
-    const sum = all.reduce((s, m) => s + (m.solvedDepthM - m.takenDepthM) ** 2, 0);
-    return Math.sqrt(sum / Math.max(1, all.length));
-  }, [plan, flow]);
+  const misfit = useMemo(
+    () => (flow && atSurvey ? depthMisfit(plan, flow) : null),
+    [plan, flow, atSurvey],
+  );
   if (!flow) return null;
   const fit = async () => {
     setProgress(0);
@@ -228,10 +229,8 @@ export function CalibrationPanel() {
         {plan.calibration
           ? `Calibrated to ${plan.calibration.points} measured places: bed ${plan.calibration.roughness.toFixed(2)} times as rough as the book says; depths off by ${formatDepth(plan.calibration.depthRmsM, units)}, speeds by ${formatSpeed(plan.calibration.speedRmsMps, units)} (root mean square).`
           : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
-        Solved at {formatLength(flow.cellM, units, 1)}.
-        {atSurvey &&
-          !plan.calibration &&
-          ` Solved depths differ from those taped by ${formatDepth(depthRmsM, units)} (root mean square).`}
+        Solved at {formatLength(flow.cellM, units, 1)}.{misfit && ` ${misfitText(misfit, units)}`}{' '}
+        {toldSurfaceText(plan, units)}
       </p>
       {sharp === 'possible' && (
         <Button onClick={() => engine.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Button>
