@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { TOTAL_PER_FORK } from '@/core/fish/index';
 import { type QuickAnswers, type QuickCover, type QuickEdge } from '@/core/lies/index';
+import { seasonAt } from '@/core/lies/season';
 import { paceWord } from '@/core/units/index';
 import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
@@ -70,6 +71,9 @@ export function QuickReadPage({
     foam: false,
     colour: 'clear',
     shaded: false,
+    // Months of the north: no place is known here; it can be changed below.
+    season: seasonAt(Date.now(), undefined, 1),
+    deeper: null,
   }));
   const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));
   const reading = useQuickReading(told);

@@ -3,8 +3,9 @@
 import { useState } from 'react';
 import { NO_FISHING_FROM_C } from '@/core/fish/index';
 import type { Advice, QuickReading } from '@/core/lies/index';
-import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/index';
+import { formatTemp, type UnitSystem } from '@/core/units/index';
 import { LargePebble, Pebble } from '@/drawing/pebble';
+import { largestText } from '@/words/lie-words';
 import { lieName, lieWhy } from '@/words/words';
 import { Button } from '@/ui/button';
 import css from './read.module.css';
@@ -19,6 +20,7 @@ const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
   'tight-to-cover': 'Tight to the cover; the first cast two feet short.',
   'dark-and-large': 'Dark and large; the soft edge at your own feet first.',
   'walk-on': 'Walk on: better water pays more.',
+  'one-of-many': 'One of many like it: the few fish in such water may be anywhere.',
   'look-first': 'Look for the fish before you cast.',
 };
 
@@ -30,11 +32,11 @@ const adviceText = (a: Advice, units: UnitSystem) =>
 const verdict = (rating: number, warm: boolean) =>
   warm
     ? 'Leave it alone'
-    : rating >= 60
+    : rating >= 40
       ? 'Worth a cast'
-      : rating >= 40
+      : rating >= 20
         ? 'Worth a look'
-        : rating >= 25
+        : rating >= 8
           ? 'Only in passing'
           : 'Walk on';
 
@@ -98,11 +100,8 @@ export function ReadResult({
             {verdict(reading.rating, warm)}
           </strong>
           <span>
-            {reading.rating} (between {low} and {high}).{' '}
-            {reading.largestCm === null
-              ? 'It would keep no fish.'
-              : `Trout to ${formatFishLength(reading.largestCm, units)}.`}{' '}
-            {why.lead}
+            Home {reading.rating} times in 100 ({low} to {high}).{' '}
+            {largestText(reading.largest, units)} {why.lead}
           </span>
         </span>
       </Button>

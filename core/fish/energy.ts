@@ -97,12 +97,11 @@ const TURBIDITY: readonly [ntu: number, share: number][] = [
   [15, 0.8],
   [30, 0.45],
 ];
-/** Beyond what was measured it keeps falling at this rate, 1/NTU (our guess). */
-const TURBIDITY_FALL = 0.03;
 
 export function turbidityFactor(ntu: number): number {
   const [last, least] = TURBIDITY[TURBIDITY.length - 1]!;
-  if (ntu >= last) return least * Math.exp(-TURBIDITY_FALL * (ntu - last));
+  // Beyond what was measured sight goes with the clarity itself (our guess).
+  if (ntu >= last) return (least * last) / ntu;
   const i = TURBIDITY.findIndex(([n]) => n > ntu);
   const [n0, s0] = TURBIDITY[i - 1]!;
   const [n1, s1] = TURBIDITY[i]!;

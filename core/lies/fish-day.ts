@@ -14,13 +14,17 @@ import {
   type FishBody,
   type Species,
 } from '../fish/index';
-import { NOSE_HEIGHT_PER_LENGTH } from '../water/index';
+import { smoothstep } from '../grid/index';
 import { GUESS } from './guesses';
 import { METHODS, type Method } from './methods';
+import type { Sizes } from './largest';
+import { sightM } from './quick-colour';
 import type { WaterForFish } from './water-for-fish';
 
 export type Season = keyof typeof GUESS.seasonDrift;
 export type PreyMix = keyof typeof GUESS.preyMix;
+/** How much light lies on the water: how far from shelter a fish comes out to feed. */
+export type FeedLight = keyof typeof GUESS.feedLight;
 
 /** Which fish, on what day. Lengths cm, temperature C. */
 export interface FishOptions {
@@ -36,6 +40,10 @@ export interface FishOptions {
   method?: Method;
   /** Share of each cell that lies in shade at this hour, 0-1; none when absent. */
   shade?: Float64Array | null;
+  /** Soft when absent. */
+  feedLight?: FeedLight;
+  /** The water's own constant in the chance of a fish at home, from its log; 0 when absent. */
+  homeOffset?: number;
 }
 
 /** Lengths a rating can be asked for, total, cm; temperatures, C; clarity, NTU. */
@@ -88,13 +96,24 @@ export interface FishToday {
   reactionM2: Float64Array;
   preyJPerM3: Float64Array;
   swimming: number;
+  /** Suitability of the temperature, 0-1; and of its warm side alone, which is what lowers a rating. */
   temperature: number;
+  warmth: number;
+  /** Cold that rules, and how far it rests instead of feeding, for cold or for blindness, 0-1. */
+  cold: number;
+  idle: number;
+  /** How ready it is to move for a fly, 0-1: temperature and sight. */
+  willing: number;
+  floatingShare: number;
   saturationMgL: number;
   oxygenNeededMgL: number;
   shelterExponent: number;
-  /** What stained water alone hides, 0-1. */
-  stain: number;
+  /** How far off a dark thing is still seen, m. */
+  sightM: number;
 }
+
+/** Below this a temperature that suits less is cold, above it warm, C: within every species' plateau. */
+const SUITED_C = 13;
 
 export function fishToday(o: FishOptions): FishToday {
   const { species, forkLengthCm, waterTempC: tempC } = o;
@@ -105,7 +124,18 @@ export function fishToday(o: FishOptions): FishToday {
   const ntu = o.turbidityNtu ?? 0;
   const sees = turbidityFactor(ntu);
   const mix = GUESS.preyMix[o.prey ?? 'mixed'];
-  const drift = GUESS.seasonDrift[o.season ?? 'spring'];
+  const season = o.season ?? 'spring';
+  const drift = GUESS.seasonDrift[season];
+  const cold = 1 - smoothstep(GUESS.coldC[0], GUESS.coldC[1], tempC);
+  const blind = smoothstep(GUESS.blindNtu[0], GUESS.blindNtu[1], ntu);
+  const stainFood = 1 + GUESS.stainFood * (1 - Math.exp(-ntu / GUESS.stainFoodNtu));
+  const seenM = (mm: number) => (sees * reactionDistanceCm(mm, forkLengthCm)) / 100;
+  const reachM = (mm: number) =>
+    Math.min(
+      GUESS.farthestM,
+      mm >= GUESS.feltFromMm ? Math.max(seenM(mm), GUESS.feltLengths * body.lengthM) : seenM(mm),
+    );
+  const temperature = temperatureSuitability(species, tempC);
   return {
     body,
     tempC,
@@ -113,22 +143,30 @@ export function fishToday(o: FishOptions): FishToday {
       GUESS.leastDepthM,
       GUESS.depthBaseM + GUESS.depthPerLength * body.lengthM,
     ),
-    noseHeightM: NOSE_HEIGHT_PER_LENGTH * body.lengthM,
+    noseHeightM: (GUESS.noseHeight[0] + GUESS.noseHeight[1] * cold) * body.lengthM,
     restCostJph,
     appetiteJph: appetite,
-    powerJph: Math.max(ASSIMILATED * appetite, 1.4 * restCostJph),
-    vmaxMps: fastestFeedingMps(forkLengthCm, tempC),
-    reactionM2: Float64Array.from(
-      GUESS.prey,
-      (p) => Math.min(GUESS.farthestM, (sees * reactionDistanceCm(p.mm, forkLengthCm)) / 100) ** 2,
+    powerJph: Math.max(
+      ASSIMILATED * appetite,
+      (GUESS.powerPerRest[0] + GUESS.powerPerRest[1] * cold) * restCostJph,
     ),
-    preyJPerM3: Float64Array.from(GUESS.prey, (p, i) => drift * mix[i]! * p.perM3 * p.j),
+    vmaxMps: fastestFeedingMps(forkLengthCm, tempC),
+    reactionM2: Float64Array.from(GUESS.prey, (p) => reachM(p.mm) ** 2),
+    preyJPerM3: Float64Array.from(
+      GUESS.prey,
+      (p, i) => drift * mix[i]! * p.perM3 * p.j * (p.mm >= 8 ? stainFood : 1),
+    ),
     swimming,
-    temperature: temperatureSuitability(species, tempC),
+    temperature,
+    warmth: tempC < SUITED_C ? 1 : temperature,
+    cold,
+    idle: 1 - (1 - cold) * (1 - blind),
+    willing: temperature * Math.min(1, seenM(8) / GUESS.willingSightM),
+    floatingShare: GUESS.floatingShare[season],
     saturationMgL: oxygenSaturationMgL(tempC, o.altitudeM ?? 0),
     oxygenNeededMgL: 6 + 0.35 * Math.max(0, tempC - 10),
-    shelterExponent: (body.totalLengthCm / 25) ** 0.8 * swimming ** -1.5,
-    stain: GUESS.stainCover * (1 - Math.exp(-ntu / GUESS.stainNtu)),
+    shelterExponent: (body.totalLengthCm / 25) ** 0.8 * swimming ** (-1.5 * (1 - cold)),
+    sightM: sightM(ntu),
   };
 }
 
@@ -141,6 +179,8 @@ export interface FishDay {
   shade: Float64Array | null;
   /** What the drift within reach depends on, as a key. */
   driftKey: string;
+  /** The same day for fish of other lengths, made when asked for (see `largest.ts`). */
+  sizes: Sizes;
 }
 
 /** Spring water is reckoned in steps of this many degrees. */
@@ -156,9 +196,11 @@ export function fishDay(water: WaterForFish, options: FishOptions): FishDay {
     options.season ?? '',
     options.prey ?? '',
     base.swimming.toFixed(4),
+    base.noseHeightM.toFixed(4),
     spring ? options.waterTempC : '',
   ].join('|');
-  if (!spring) return { options, base, at: () => base, shade, driftKey };
+  const sizes: Sizes = new Map();
+  if (!spring) return { options, base, at: () => base, shade, driftKey, sizes };
   const others = new Map<number, FishToday>();
   const at = (k: number) => {
     const share = spring.share[k]!;
@@ -172,5 +214,5 @@ export function fishDay(water: WaterForFish, options: FishOptions): FishDay {
     }
     return fish;
   };
-  return { options, base, at, shade, driftKey };
+  return { options, base, at, shade, driftKey, sizes };
 }

@@ -12,7 +12,18 @@ export {
   type RateOptions,
 } from './rate-lies';
 export { headingAt } from './heading';
-export { fishProblems, FISH_RANGE, type FishOptions, type PreyMix, type Season } from './fish-day';
+export { fitHome, homeChance, type HomeFit, type HomeTrial } from './home';
+export { LIE_CLASSES, type LargestHere, type LieClass } from './largest';
+export { type LieStretch } from './stretches';
+export { seasonAt } from './season';
+export {
+  fishProblems,
+  FISH_RANGE,
+  type FeedLight,
+  type FishOptions,
+  type PreyMix,
+  type Season,
+} from './fish-day';
 export { METHODS, type Method, type WeighedName } from './methods';
 export { waterForFish, type WaterForFish } from './water-for-fish';
 export { LIE_KINDS, type LieKind } from './kinds';
@@ -27,7 +38,15 @@ export { studyLie, type LieStudy } from './study-lie';
 export { compareDays, type DayChange, type RatedDay } from './compare-days';
 
 // One place, as told.
-export { COLOUR_NTU, QUICK_COLOURS, type QuickColour } from './quick-colour';
+export {
+  COLOUR_NTU,
+  colourOf,
+  ntuOfSight,
+  QUICK_COLOURS,
+  SEEN_CM,
+  sightM,
+  type QuickColour,
+} from './quick-colour';
 export {
   quickRead,
   QUICK_COVERS,

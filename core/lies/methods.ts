@@ -1,3 +1,4 @@
+import { lerp } from '../grid/index';
 import { GUESS } from './guesses';
 
 /** Schools of where fish hold: weights over the same needs. */
@@ -11,52 +12,53 @@ export interface Weighed {
   shelter: number;
   oxygen: number;
   profit: number;
+  /** How far it rests instead of feeding: it then asks what any resting fish asks. */
+  idle: number;
 }
-export type WeighedName = keyof Weighed;
+export type WeighedName = Exclude<keyof Weighed, 'idle'>;
 
 const NAMES = ['food', 'ease', 'shelter', 'oxygen', 'profit'] as const;
 
 /** Weights in the order of NAMES, summing to 1: the sweep over a field reads them as plain numbers. */
-function weightsOf(method: Method): Float64Array {
-  const w = GUESS.weights[method];
+function weightsOf(w: (typeof GUESS.weights)[Method] | typeof GUESS.restWeights): Float64Array {
   const list = Float64Array.of(w.food, w.ease, w.shelter, w.air, w.profit);
   const sum = list.reduce((a, b) => a + b, 0);
   return list.map((v) => v / sum);
 }
-const WEIGHTS = Object.fromEntries(METHODS.map((m) => [m, weightsOf(m)])) as Record<
+const WEIGHTS = Object.fromEntries(METHODS.map((m) => [m, weightsOf(GUESS.weights[m])])) as Record<
   Method,
   Float64Array
 >;
+const REST = weightsOf(GUESS.restWeights);
 
 /**
  * R = day(T) (sum w n^-2)^-1/2, weights summing to 1 and needs floored at .05: the worst need
- * limits. Temperature multiplies outside, since a uniformly low need inside would flatten every
- * difference. Our own form.
+ * limits. Warmth multiplies outside, since a uniformly low need inside would flatten every
+ * difference; cold does not lower it, since the fish are somewhere. A fish that does not feed rests:
+ * w = (1 - idle) w_method + idle w_rest. Our own form.
  */
-export function ratingOf(n: Weighed, temperature: number, method: Method): number {
+export function ratingOf(n: Weighed, warmth: number, method: Method): number {
   const w = WEIGHTS[method];
+  const { idle } = n;
   const floor = GUESS.needFloor;
-  const term = (weight: number, need: number) => {
+  const term = (i: number, need: number) => {
     const held = need > floor ? need : floor;
-    return weight / (held * held);
+    return (w[i]! + idle * (REST[i]! - w[i]!)) / (held * held);
   };
   const sum =
-    term(w[0]!, n.food) +
-    term(w[1]!, n.ease) +
-    term(w[2]!, n.shelter) +
-    term(w[3]!, n.oxygen) +
-    term(w[4]!, n.profit);
-  return dayFactor(temperature) / Math.sqrt(sum);
+    term(0, n.food) + term(1, n.ease) + term(2, n.shelter) + term(3, n.oxygen) + term(4, n.profit);
+  return dayFactor(warmth) / Math.sqrt(sum);
 }
 
-/** What the temperature leaves of any rating. */
-export const dayFactor = (temperature: number) =>
-  GUESS.dayFloor + (1 - GUESS.dayFloor) * temperature;
+/** What the warmth leaves of any rating. */
+export const dayFactor = (warmth: number) => GUESS.dayFloor + (1 - GUESS.dayFloor) * warmth;
 
 /** How much each need pulls a rating down under a method: shares of the sum, which add to 1. */
 export function pulls(n: Weighed, method: Method): Record<WeighedName, number> {
   const w = WEIGHTS[method];
-  const terms = NAMES.map((name, i) => w[i]! / Math.max(GUESS.needFloor, n[name]) ** 2);
+  const terms = NAMES.map(
+    (name, i) => lerp(w[i]!, REST[i]!, n.idle) / Math.max(GUESS.needFloor, n[name]) ** 2,
+  );
   const sum = terms.reduce((a, b) => a + b, 0);
   return Object.fromEntries(NAMES.map((name, i) => [name, terms[i]! / sum])) as Record<
     WeighedName,

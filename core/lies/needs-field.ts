@@ -1,6 +1,7 @@
 import { smoothInto } from '../grid/index';
 import type { FishDay } from './fish-day';
 import { GUESS } from './guesses';
+import { homeChance } from './home';
 import { ratingOf, type Method, type Weighed } from './methods';
 import {
   canHold,
@@ -20,7 +21,10 @@ export interface NeedsField {
   shelter: Float64Array;
   oxygen: Float64Array;
   profit: Float64Array;
-  temperature: Float64Array;
+  warmth: Float64Array;
+  idle: Float64Array;
+  /** What gathering in the cold leaves of the chance that a fish is here. */
+  gathers: Float64Array;
 }
 
 /** Fish whose drift is kept: a scrub of temperature to and fro costs nothing twice. */
@@ -60,7 +64,9 @@ export function needsField(water: WaterForFish, day: FishDay): NeedsField {
     shelter: make(),
     oxygen: make(),
     profit: make(),
-    temperature: make(),
+    warmth: make(),
+    idle: make(),
+    gathers: make().fill(1),
   };
   const place = createPlaceNeeds();
   for (let k = 0; k < cells; k++) {
@@ -74,16 +80,35 @@ export function needsField(water: WaterForFish, day: FishDay): NeedsField {
     field.shelter[k] = place.shelter;
     field.oxygen[k] = place.oxygen;
     field.profit[k] = place.profit;
-    field.temperature[k] = place.temperature;
+    field.warmth[k] = place.warmth;
+    field.idle[k] = place.idle;
+    field.gathers[k] = gatheringAt(water, day, k);
   }
   return field;
 }
 
-/** The rating of every cell under a method, 0-1, smoothed over some .3 m. */
-export function ratingField(water: WaterForFish, needs: NeedsField, method: Method): Float64Array {
+/** In the cold fish gather in the deepest slow water near: what that leaves of the chance of one here. */
+function gatheringAt(water: WaterForFish, day: FishDay, k: number): number {
+  const { cold } = day.at(k);
+  if (cold === 0) return 1;
+  const deepest = water.deepNearM[k % water.flow.nx]!;
+  const share = deepest > 0 ? Math.min(1, water.flow.depthM[k]! / deepest) : 1;
+  return share ** (GUESS.gatherPower * cold);
+}
+
+/**
+ * The chance of such a fish at home on every cell under a method, 0-1: the needs' rating, smoothed
+ * over some .3 m, as `homeChance` reads it.
+ */
+export function ratingField(
+  water: WaterForFish,
+  needs: NeedsField,
+  method: Method,
+  homeOffset = 0,
+): Float64Array {
   const { nx, ny } = water.flow;
   const raw = new Float64Array(nx * ny);
-  const n: Weighed = { food: 0, ease: 0, shelter: 0, oxygen: 0, profit: 0 };
+  const n: Weighed = { food: 0, ease: 0, shelter: 0, oxygen: 0, profit: 0, idle: 0 };
   for (let k = 0; k < raw.length; k++) {
     if (!needs.holds[k]) continue;
     n.food = needs.food[k]!;
@@ -91,9 +116,14 @@ export function ratingField(water: WaterForFish, needs: NeedsField, method: Meth
     n.shelter = needs.shelter[k]!;
     n.oxygen = needs.oxygen[k]!;
     n.profit = needs.profit[k]!;
-    raw[k] = ratingOf(n, needs.temperature[k]!, method);
+    n.idle = needs.idle[k]!;
+    raw[k] = ratingOf(n, needs.warmth[k]!, method);
   }
-  return smoothInto(nx, ny, raw, water.open, GUESS.smoothingPasses, new Float64Array(raw.length));
+  const smooth = new Float64Array(raw.length);
+  smoothInto(nx, ny, raw, water.open, GUESS.smoothingPasses, smooth);
+  for (let k = 0; k < smooth.length; k++)
+    smooth[k] = homeChance(smooth[k]!, homeOffset) * needs.gathers[k]!;
+  return smooth;
 }
 
 /**
@@ -121,5 +151,6 @@ export function ratingAt(water: WaterForFish, day: FishDay, method: Method, k: n
     }
   }
   const smooth = smoothInto(wx, wy, raw, open, r, new Float64Array(raw.length));
-  return smooth[(cj - j0) * wx + (ci - i0)]!;
+  const rating = smooth[(cj - j0) * wx + (ci - i0)]!;
+  return homeChance(rating, day.options.homeOffset) * gatheringAt(water, day, k);
 }

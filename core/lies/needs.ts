@@ -1,4 +1,4 @@
-import { clamp } from '../grid/index';
+import { clamp, lerp } from '../grid/index';
 import { ASSIMILATED, depthSuitability, swimmingCost } from '../fish/index';
 import { noseSpeedMps } from '../water/index';
 import type { FishDay, FishToday } from './fish-day';
@@ -16,6 +16,7 @@ export interface PlaceNeeds extends Weighed {
   profitJph: number;
   oxygenMgL: number;
   temperature: number;
+  warmth: number;
 }
 
 const BIN_M = 0.1;
@@ -33,6 +34,8 @@ export function createPlaceNeeds(): PlaceNeeds {
     profitJph: 0,
     oxygenMgL: 0,
     temperature: 0,
+    warmth: 0,
+    idle: 0,
     food: 0,
     ease: 0,
     shelter: 0,
@@ -72,6 +75,7 @@ export function needsFromDriftInto(
     flow.d84M[k]!,
     fish.body.lengthM,
     water.toSolidM[k]!,
+    fish.noseHeightM,
   );
   out.costJph = fish.restCostJph * swimmingCost(out.noseMps);
   const appetite = fish.appetiteJph;
@@ -79,7 +83,7 @@ export function needsFromDriftInto(
   out.profitJph = ASSIMILATED * out.intakeJph - out.costJph;
   out.food = appetite > 0 ? out.intakeJph / appetite : 0;
   out.ease = clamp((fish.powerJph - out.costJph) / (fish.powerJph - fish.restCostJph));
-  out.shelter = shelterAt(water, fish, k, day.shade === null ? 0 : day.shade[k]!);
+  out.shelter = shelterOf(water, day, k);
   out.oxygenMgL = fish.saturationMgL * (0.8 + 0.2 * water.aeration[k]!);
   out.oxygen = clamp((out.oxygenMgL - fish.oxygenNeededMgL + 3) / 3);
   // Breaking even is bearable, not the worst: 0 where it loses what rest costs, 1 at the most it could gain.
@@ -87,22 +91,36 @@ export function needsFromDriftInto(
   const span = mostProfit + fish.restCostJph;
   out.profit = span > 0 ? clamp((out.profitJph + fish.restCostJph) / span) : 0;
   out.temperature = fish.temperature;
+  out.warmth = fish.warmth;
+  out.idle = fish.idle;
   return out;
 }
 
-export const rated = (n: PlaceNeeds, method: Method) => ratingOf(n, n.temperature, method);
+export const rated = (n: PlaceNeeds, method: Method) => ratingOf(n, n.warmth, method);
+
+/** How well a place hides this fish, 0-1. */
+export const shelterOf = (water: WaterForFish, day: FishDay, k: number): number =>
+  shelterAt(water, day.at(k), k, day.shade === null ? 0 : day.shade[k]!);
 
 function shelterAt(water: WaterForFish, fish: FishToday, k: number, shade: number): number {
   const size = Math.sqrt(fish.body.totalLengthCm / 25);
-  const depth = 1 - 0.9 * depthSuitability(water.flow.depthM[k]! / size);
-  const bolt = 1 - 0.45 * Math.exp(-water.toBoltM[k]! / (1.5 * fish.swimming));
+  const depthM = water.flow.depthM[k]!;
+  const { cold, sightM } = fish;
+  const feeds = 1 - cold;
+  const refuge = 1 - Math.exp(-((depthM / (GUESS.refugeDepthM * size)) ** GUESS.refugeSteepness));
+  const depth = 1 - feeds * 0.9 * depthSuitability(depthM / size) - cold * refuge;
+  const bolt = 1 - feeds * 0.45 * Math.exp(-water.toBoltM[k]! / (1.5 * fish.swimming));
+  const stain =
+    GUESS.stainCover *
+    clamp(1 - sightM / GUESS.stainBelowSightM) *
+    (1 - Math.exp(-depthM / sightM));
   const open =
     depth *
     (1 - water.cover[k]!) *
-    (1 - 0.55 * water.broken[k]!) *
+    (1 - feeds * 0.55 * water.broken[k]!) *
     bolt *
-    (1 - fish.stain) *
-    (1 - GUESS.shadeCover * shade);
+    (1 - feeds * stain) *
+    (1 - feeds * GUESS.shadeCover * shade);
   return (1 - open) ** fish.shelterExponent;
 }
 
@@ -195,12 +213,13 @@ function fillLayers(water: WaterForFish, fish: FishToday, seen: LayersSeen, n: n
   const vmax2 = fish.vmaxMps ** 2;
   const v50 = GUESS.captureHalfSpeed * fish.vmaxMps;
   const dz = water.flow.depthM[n]! / LAYERS;
+  const drift = lerp(water.drift[n]!, water.floating[n]!, fish.floatingShare);
   for (let m = n * LAYERS; m < (n + 1) * LAYERS; m++) {
     const w = water.pace[n]! * water.layerRatio[m]!;
     seen.paceOf[m] = w;
     seen.reachOf[m] = 1 - (w * w) / vmax2;
     const caught = 1 / (1 + Math.exp(GUESS.captureSteepness * (w / v50 - 1)));
-    seen.carried[m] = water.drift[n]! * caught * w * dz;
+    seen.carried[m] = drift * caught * w * dz;
   }
   seen.stamp[n] = seen.generation;
 }

@@ -11,7 +11,8 @@ const SEAM_SHEAR = 0.3;
 /**
  * Cells that are lies. Tier 1: local maxima within .6 m; tier 2: the best across the channel along
  * a seam. Taken greedily by tier and rating, spaced by the root of the territory (Grant & Kramer
- * 1990), half that where dry ground or a saddle lies between.
+ * 1990), half that where dry ground or a saddle lies between. Tier 3: the best place of each eddy,
+ * where the rating only climbs toward the seam, half a spacing off the rest.
  */
 export function choosePeaks(water: WaterForFish, day: FishDay, field: Float64Array): number[] {
   const { flow } = water;
@@ -38,8 +39,44 @@ export function choosePeaks(water: WaterForFish, day: FishDay, field: Float64Arr
       if (chosen.every((c) => farEnough(water, field, k, c, spacing))) chosen.push(k);
     }
   }
+  for (const patch of eddies(water, day)) {
+    const off = (k: number) => chosen.every((c) => cellsApart(nx, k, c) * cellM >= spacing / 2);
+    const inner = patch.filter((k) => off(k) && field[k]! > 0);
+    if (inner.length > 0) chosen.push(inner.reduce((a, b) => (field[b]! > field[a]! ? b : a)));
+  }
   return chosen;
 }
+
+/** Patches of water that turns back up the valley, deep and large enough to hold a fish. */
+function eddies(water: WaterForFish, day: FishDay): number[][] {
+  const { nx, cellM, u, depthM } = water.flow;
+  const { paceMps, areaM2, depthM: least } = GUESS.eddy;
+  const turns = (k: number) => u[k]! > paceMps && depthM[k]! >= least && water.open[k] === 1;
+  const seen = new Uint8Array(u.length);
+  const out: number[][] = [];
+  for (let k = 0; k < u.length; k++) {
+    if (seen[k] || !turns(k)) continue;
+    const patch = [k];
+    seen[k] = 1;
+    for (let n = 0; n < patch.length; n++) {
+      const own = patch[n]!;
+      const i = own % nx;
+      for (const next of [own - nx, own + nx, i > 0 ? own - 1 : -1, i < nx - 1 ? own + 1 : -1]) {
+        if (next < 0 || next >= u.length || seen[next] || !turns(next)) continue;
+        seen[next] = 1;
+        patch.push(next);
+      }
+    }
+    if (patch.length * cellM * cellM >= areaM2)
+      out.push(patch.filter((c) => canHold(water, day.at(c), c)));
+  }
+  return out;
+}
+
+const cellsApart = (nx: number, a: number, b: number) => {
+  const [ax, bx] = [a % nx, b % nx];
+  return Math.hypot(ax - bx, (a - ax) / nx - (b - bx) / nx);
+};
 
 function isPeak(
   field: Float64Array,

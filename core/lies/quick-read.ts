@@ -5,7 +5,8 @@ import type { Reason } from '../units/index';
 import { brokenWater, MATERIALS, SOLID, surfaceFactor, type FlowField } from '../water/index';
 import { fishDay, fishProblems, type FishOptions } from './fish-day';
 import { GUESS } from './guesses';
-import { largestKept } from './largest-kept';
+import { homeChance } from './home';
+import { largestHere, type LargestHere } from './largest';
 import type { LieKind } from './kinds';
 import { COLOUR_NTU, QUICK_COLOURS, type QuickColour } from './quick-colour';
 import { createPlaceNeeds, canHold, placeNeedsInto, rated } from './needs';
@@ -33,6 +34,8 @@ export interface QuickAnswers extends Omit<FishOptions, 'turbidityNtu' | 'shade'
   foam: boolean;
   colour: QuickColour;
   shaded: boolean;
+  /** Deeper water within a few steps; absent or null: none. */
+  deeper?: { depthM: number; offM: number } | null;
 }
 
 /** What to do about it; the interface words it. */
@@ -47,6 +50,7 @@ export type Advice =
   | 'tight-to-cover'
   | 'dark-and-large'
   | 'walk-on'
+  | 'one-of-many'
   | 'look-first';
 
 export type QuickReading =
@@ -60,7 +64,7 @@ export type QuickReading =
       /** Rating at the ends of what an eye can tell: depth and pace by `DOUBT`. */
       band: { low: number; high: number };
       profitJph: number;
-      largestCm: number | null;
+      largest: LargestHere;
       why: Reason[];
       advice: Advice[];
     };
@@ -100,9 +104,9 @@ export function quickRead(answers: QuickAnswers): QuickReading {
     needs,
     kind: kindAsTold(answers),
     profitJph,
-    largestCm: largestKept(water, day, k),
+    largest: largestHere(water, day, k),
     why,
-    advice: adviceFor(answers, rating, day.base.temperature),
+    advice: adviceFor(answers, rating, day.base.temperature, needs),
   };
 }
 
@@ -121,12 +125,17 @@ function ratedAsTold(answers: QuickAnswers) {
   const n = createPlaceNeeds();
   const deepEnough = canHold(water, day.base, k);
   if (deepEnough) placeNeedsInto(water, day, k, n);
-  const rating = deepEnough ? Math.round(100 * rated(n, method)) : 0;
+  const gathers = deepEnough
+    ? Math.min(1, answers.depthM / water.deepNearM[0]!) ** (GUESS.gatherPower * day.base.cold)
+    : 0;
+  const rating = deepEnough
+    ? Math.round(100 * gathers * homeChance(rated(n, method), answers.homeOffset))
+    : 0;
   const needs = {
     shelter: n.shelter,
     food: n.food,
     ease: n.ease,
-    air: n.oxygen * day.base.temperature,
+    air: n.oxygen * day.base.warmth,
   };
   const why: Reason[] = deepEnough
     ? reasons(n, water, day, method, k)
@@ -156,6 +165,10 @@ function quickProblems(a: QuickAnswers): string[] {
   check('Depth', a.depthM, QUICK_RANGE.depthM, 'm');
   check('Pace', a.surfacePaceMps, QUICK_RANGE.paceMps, 'm/s');
   if (a.cover !== 'none') check('Distance to cover', a.coverDistanceM, QUICK_RANGE.coverM, 'm');
+  if (a.deeper) {
+    check('Deeper water', a.deeper.depthM, QUICK_RANGE.depthM, 'm');
+    check('Distance to deeper water', a.deeper.offM, QUICK_RANGE.coverM, 'm');
+  }
   return out;
 }
 
@@ -203,6 +216,14 @@ function patchAsTold(a: QuickAnswers): WaterForFish {
     froude: fill(0),
     broken: fill(0),
     drift: fill(a.foam ? FOAM_DRIFT : 1),
+    floating: fill(a.foam ? FOAM_DRIFT : 1),
+    deepNearM: new Float64Array(nx).fill(Math.max(a.depthM, a.deeper?.depthM ?? 0)),
+    deepNearM2: new Float64Array(nx).fill(
+      Math.max(a.depthM, a.deeper?.depthM ?? 0) >= GUESS.offDrift.deepM
+        ? PATCH.lengthM * PATCH.widthM
+        : 0,
+    ),
+    ...(a.deeper && { deepShelter: a.deeper }),
     aeration: fill(GUESS.airInlet),
     layerRatio: new Float64Array(cells * LAYERS),
     cover: fill(0),
@@ -213,6 +234,8 @@ function patchAsTold(a: QuickAnswers): WaterForFish {
     scratch: {},
     reachable: new Map(),
   };
+  if (a.deeper && a.deeper.depthM >= GUESS.boltSideM)
+    water.toBoltM = water.toBoltM.map((d) => Math.min(d, a.deeper!.offM));
   const middle = Math.floor(ny / 2);
   for (let k = 0; k < cells; k++) {
     const across = (Math.floor(k / nx) - middle) * PATCH.cellM;
@@ -261,13 +284,19 @@ function kindAsTold(a: QuickAnswers): LieKind {
   return a.depthM > 0.9 ? 'depression' : 'run';
 }
 
+/** Chance of a fish at home, of 100, under which better water pays more. */
+const WORTH_STOPPING = 12;
+
 /** Rules of thumb (common practice) for what to try, first things first. */
-function adviceFor(a: QuickAnswers, rating: number, temperature: number): Advice[] {
+function adviceFor(a: QuickAnswers, rating: number, temperature: number, needs: Needs): Advice[] {
   if (a.waterTempC >= NO_FISHING_FROM_C) return ['leave-warm'];
   const out: Advice[] = [];
   if (a.waterTempC > 12 && temperature < 0.75) out.push('wait-cooler');
-  if (rating < 25) out.push('walk-on');
+  if (rating < WORTH_STOPPING) out.push('walk-on');
   else out.push('look-first');
+  // Even soft water rates well everywhere: the few fish in it may be anywhere.
+  if (a.edge === 'none' && a.cover === 'none' && !a.foam && needs.ease > 0.8)
+    out.push('one-of-many');
   const cold = a.waterTempC < 6;
   if (a.colour === 'stained' || a.colour === 'muddy') out.push('dark-and-large');
   if (cold || a.depthM > 0.9) out.push('nymph-on-bottom');

@@ -3,12 +3,12 @@ import { planHash, type BeatPlan } from '../formats/index';
 import { traceStreamline, type FlowField } from '../water/index';
 import type { Reason } from '../units/index';
 import { fishDay, fishProblems, type FishDay, type FishOptions } from './fish-day';
-import { GUESS } from './guesses';
 import { headingAt } from './heading';
 import { boulderAt, kindAt, type LieKind } from './kinds';
 import { boulderIsSolved } from './solved-boulders';
 import type { Method } from './methods';
-import { largestKept } from './largest-kept';
+import { largestHere, type LargestHere } from './largest';
+import { stretchesOf, type LieStretch } from './stretches';
 import { createPlaceNeeds, placeNeedsInto } from './needs';
 import { needsField, ratingField, type NeedsField } from './needs-field';
 import { choosePeaks } from './peaks';
@@ -29,12 +29,14 @@ export interface Lie {
   kind: LieKind;
   /** The way the fish faces: against the local current. */
   headingRad: number;
-  /** 0-100. */
+  /** 0-100: the chance in a hundred that a fish of the asked size is at home. */
   rating: number;
   needs: Needs;
   profitJph: number;
-  /** Largest fish the place could keep, total length; null when not even the smallest. */
-  largestCm: number | null;
+  /** How ready a fish here is to move for a fly, 0-1: temperature and sight. */
+  willing: number;
+  /** Largest fish it keeps, and feeds. */
+  largest: LargestHere;
   depthM: number;
   /** Depth-mean pace where it lies, m/s. */
   meanSpeedMps: number;
@@ -49,13 +51,15 @@ export type RateOptions = FishOptions;
 export type NoLies = 'no-water' | 'too-shallow' | 'too-warm' | 'none-good-enough';
 
 export interface LieField {
-  /** 0-1 on the flow's cells; 0 where no fish can hold. */
+  /** Chance of a fish at home, 0-1, on the flow's cells; 0 where none can hold. */
   field: Float64Array;
   lies: Lie[];
   /** null when there are lies. */
   nothing: NoLies | null;
   /** How many fish the lies are likely to hold (see `expectedFish`). */
   expected: ExpectedFish;
+  /** Even edges along which one lie is like the next. */
+  stretches: LieStretch[];
 }
 
 export interface ExpectedFish {
@@ -82,16 +86,18 @@ export function rateLies(plan: BeatPlan, flow: FlowField, options: RateOptions):
   const water = waterForFish(plan, flow);
   const day = fishDay(water, withAltitude(plan, options));
   const needs = needsField(water, day);
-  const field = ratingField(water, needs, method);
+  const field = ratingField(water, needs, method, options.homeOffset);
   const levelKey = `${planHash(plan)}|${flow.dischargeM3s}`;
   const lies = choosePeaks(water, day, field).map((k) =>
     describe(plan, water, day, field, k, levelKey, method),
   );
+  lies.sort((a, b) => b.rating - a.rating);
   return {
     field,
-    lies: lies.sort((a, b) => b.rating - a.rating),
+    lies,
     nothing: lies.length > 0 ? null : whyNothing(water, needs, day),
     expected: expectedFish(lies),
+    stretches: stretchesOf(lies),
   };
 }
 
@@ -107,20 +113,20 @@ const TOO_WARM = 0.3;
 function whyNothing(water: WaterForFish, needs: NeedsField, day: FishDay): NoLies {
   if (!water.open.includes(1)) return 'no-water';
   if (!needs.holds.includes(1)) return 'too-shallow';
-  return day.base.temperature < TOO_WARM ? 'too-warm' : 'none-good-enough';
+  return day.base.warmth < TOO_WARM ? 'too-warm' : 'none-good-enough';
 }
 
 const MEAN_TO_TENTH = 1.2816;
 
 /**
- * Each lie holds a fish with a chance that grows with its rating (occupancy: our guess), each for
- * itself; the band is the normal one of such a sum.
+ * A lie's rating is the chance that it holds such a fish, each for itself; the band is the normal
+ * one of such a sum.
  */
 export function expectedFish(lies: readonly { rating: number }[]): ExpectedFish {
   let mean = 0;
   let variance = 0;
   for (const lie of lies) {
-    const p = (GUESS.occupied * lie.rating) / 100;
+    const p = lie.rating / 100;
     mean += p;
     variance += p * (1 - p);
   }
@@ -162,7 +168,8 @@ function describe(
       air: n.oxygen * n.temperature,
     },
     profitJph: n.profitJph,
-    largestCm: largestKept(water, day, k),
+    willing: day.at(k).willing,
+    largest: largestHere(water, day, k),
     depthM: flow.depthM[k]!,
     meanSpeedMps: water.pace[k]!,
     lane: laneOf(water, { xM, yM }),

@@ -19,7 +19,12 @@ export interface WaterForFish {
   pace: Float64Array;
   froude: Float64Array;
   broken: Float64Array;
+  /** What drifts sunk, and what drifts afloat and gathers in eddies; over the inlet's. */
   drift: Float64Array;
+  floating: Float64Array;
+  /** By column: depth of the deepest slow water near, m, and area of deep water near, m2, along the valley. */
+  deepNearM: Float64Array;
+  deepNearM2: Float64Array;
   aeration: Float64Array;
   /** Pace over the depth mean at the middle of each of LAYERS layers: index k * LAYERS + layer. */
   layerRatio: Float64Array;
@@ -30,6 +35,8 @@ export interface WaterForFish {
   toBankM: Float64Array;
   /** Share of spring water on each cell and its temperature; null where no spring rises. */
   spring: { share: Float64Array; tempC: number } | null;
+  /** Deep water told to lie a step away, beyond what is drawn. */
+  deepShelter?: { depthM: number; offM: number };
   /** Working arrays of `needs.ts`; a changed copy of the water needs its own. */
   scratch: { seen?: LayersSeen };
   /** Drift within reach, kept for the fish asked for last (see `needs-field.ts`). */
@@ -123,6 +130,17 @@ function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
       return (GUESS.driftSettlingMps / flow.depthM[k]!) * settles;
     },
   });
+  const floating = settleTracer(flow, open, {
+    inlet: 1,
+    source: (k) =>
+      GUESS.driftFromBroken * broken[k]! +
+      GUESS.driftFromOverhang * over.leaves[k]! +
+      (flow.u[k]! > 0 ? GUESS.floatGathers : 0),
+    ceiling: GUESS.driftCeiling,
+    sink: () => 0,
+    // Without a sink it settles slowly from the inlet.
+    from: drift,
+  });
   const aeration = settleTracer(flow, open, {
     inlet: GUESS.airInlet,
     source: (k) => GUESS.airFromBroken * broken[k]!,
@@ -136,6 +154,8 @@ function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
     froude,
     broken,
     drift,
+    floating,
+    ...deepWaterNear(flow, pace),
     aeration,
     layerRatio,
     cover,
@@ -145,6 +165,33 @@ function makeWater(plan: BeatPlan, flow: FlowField): WaterForFish {
     spring: springWater(plan, flow, open),
     scratch: {},
     reachable: new Map(),
+  };
+}
+
+/** The deepest slow water and the area of deep water within reach along the valley, by column. */
+function deepWaterNear(flow: FlowField, pace: Float64Array) {
+  const { nx, ny, cellM, depthM } = flow;
+  const deepest = new Float64Array(nx);
+  const area = new Float64Array(nx);
+  for (let j = 0; j < ny; j++) {
+    for (let i = 0; i < nx; i++) {
+      const h = depthM[j * nx + i]!;
+      if (pace[j * nx + i]! < GUESS.gatherPaceMps) deepest[i] = Math.max(deepest[i]!, h);
+      if (h >= GUESS.offDrift.deepM) area[i]! += cellM * cellM;
+    }
+  }
+  const over = (reachM: number, of: Float64Array, join: (a: number, b: number) => number) => {
+    const r = Math.round(reachM / cellM);
+    return of.map((_, i) => {
+      let value = 0;
+      for (let n = Math.max(0, i - r); n <= Math.min(nx - 1, i + r); n++)
+        value = join(value, of[n]!);
+      return value;
+    });
+  };
+  return {
+    deepNearM: over(GUESS.gatherM, deepest, Math.max),
+    deepNearM2: over(GUESS.offDrift.withinM, area, (a, b) => a + b),
   };
 }
 

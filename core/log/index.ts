@@ -1,6 +1,7 @@
 /** Records: what is kept, typed once for the store, the services, the server's schemas and the screens. */
 
 // The angler.
+export { homeTrials } from './home-trials';
 export {
   ASSUMED_TEMP_C,
   DEFAULT_SETTINGS,

@@ -27,7 +27,13 @@ export interface TrySnapshot {
   water: { tempC: number | null; tempSource: TempSource | null; turbidityNtu: number | null };
   weather: { sky: Sky | null; windMps: number | null; windFrom: WindFrom | null };
   /** The fish that lies were rated for. */
-  rated: { species: Species | null; totalLengthCm: number | null; method: Method | null };
+  rated: {
+    species: Species | null;
+    totalLengthCm: number | null;
+    method: Method | null;
+    /** The water's constant in the chance of a fish at home; absent or null where ratings were no chances yet. */
+    homeOffset?: number | null;
+  };
   target: {
     /** Of the mark, or of the lie. */
     id: string | null;

@@ -10,7 +10,7 @@ const SOUNDING_ACROSS_M = 0.8;
  */
 const PASSES = [1, 0.6, 0.35];
 /** Weight of a station of a tape against a sounding beside it, which was put there for a reason. */
-const STATION_WEIGHT = 0.2;
+const STATION_WEIGHT = 0.15;
 /** Weight of "no correction" against soundings far away. */
 const BACKGROUND_WEIGHT = 0.08;
 /** At a cut or undercut bank the depth nearest to it, if this near, is carried to the bank. */

@@ -39,8 +39,9 @@ export function noseSpeedMps(
   d84M: number,
   lengthM: number,
   solidDistanceM: number,
+  noseHeightM = NOSE_HEIGHT_PER_LENGTH * lengthM,
 ): number {
-  const zN = Math.min(NOSE_HEIGHT_PER_LENGTH * lengthM, depthM);
+  const zN = Math.min(noseHeightM, depthM);
   const stones = 1 - STONE_SHELTER * (1 - Math.exp(-d84M / (0.2 * lengthM)));
   const lee = 1 - SOLID_SHELTER * Math.exp(-solidDistanceM / SOLID_REACH_M);
   return meanMps * profileRatio(zN, depthM, d84M) * stones * lee;

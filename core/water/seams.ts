@@ -1,4 +1,4 @@
-import { memoizeByObject, smoothInto } from '../grid/index';
+import { lerp, memoizeByObject, smoothInto } from '../grid/index';
 import { brokenWater } from './broken-water';
 import type { FlowField } from './flow-field';
 import { traceRidges, type Ridge } from './ridges';
@@ -15,7 +15,7 @@ const SEAM_DEPTH_M = 0.08;
 
 /** Foam: made in broken water, per second; lost by its own life, and where the water stands (our guesses). */
 const FOAM_FROM_BROKEN = 0.25;
-const FOAM_LIFE_S = 40;
+const FOAM_LIFE_S = { broken: 40, even: 240 };
 const FOAM_START = 0.25;
 const FOAM_KEEP = 0.14;
 
@@ -57,15 +57,15 @@ export function shear(flow: FlowField): Float64Array {
 /** Foam on the water, 0-1: made where the surface breaks, carried and spread, dying with time. */
 export function foam(flow: FlowField): Float64Array {
   const open = Uint8Array.from(flow.depthM, (d) => (d > 0 ? 1 : 0));
+  const broken = flow.depthM.map((h, k) =>
+    h > 0 ? brokenWater(Math.sqrt(flow.speedSqM2s2[k]! / (9.81 * h)), h, flow.d84M[k]!) : 0,
+  );
+  const perS = { broken: 1 / FOAM_LIFE_S.broken, even: 1 / FOAM_LIFE_S.even };
   return settleTracer(flow, open, {
     inlet: 0,
-    source: (k) => {
-      const h = flow.depthM[k]!;
-      const froude = Math.sqrt(flow.speedSqM2s2[k]! / (9.81 * h));
-      return FOAM_FROM_BROKEN * brokenWater(froude, h, flow.d84M[k]!) ** 2;
-    },
+    source: (k) => FOAM_FROM_BROKEN * broken[k]! ** 2,
     ceiling: 1,
-    sink: () => 1 / FOAM_LIFE_S,
+    sink: (k) => lerp(perS.even, perS.broken, broken[k]!),
   });
 }
 

@@ -7,10 +7,17 @@ export interface TracerTerms {
   ceiling: number;
   /** Per second. */
   sink(k: number): number;
+  /** Where the sweeps begin: an answer near this one settles sooner. */
+  from?: Float64Array;
 }
 
-/** Sideways spreading: share of U h, and a floor, m2/s (our guesses). */
-const SPREAD_PER_UH = 0.015;
+/**
+ * Sideways spreading, m2/s: a share of U h (transverse mixing is .15-.6 h u*, Fischer et al. 1979),
+ * mixing length squared times the shear (derived from the exchange of dead zones, W/(k U) with
+ * k .02-.03, Uijttewaal et al. 2001), and a floor.
+ */
+const SPREAD_PER_UH = 0.03;
+const SPREAD_PER_SHEAR_M2 = 0.015;
 const SPREAD_FLOOR_M2S = 0.001;
 const MAX_SWEEPS = 200;
 const TOLERANCE = 1e-4;
@@ -36,10 +43,14 @@ export function settleTracer(flow: FlowField, open: Uint8Array, terms: TracerTer
     for (let j = 0; j < ny; j++) {
       const k = j * nx + i;
       if (!open[k]) continue;
-      c[k] = terms.inlet;
+      c[k] = terms.from ? terms.from[k]! : terms.inlet;
       const source = terms.source(k);
       const speed = Math.hypot(u[k]!, v[k]!);
-      const d = (SPREAD_PER_UH * speed * depthM[k]! + SPREAD_FLOOR_M2S) / cellM ** 2;
+      const spread =
+        SPREAD_PER_UH * speed * depthM[k]! +
+        SPREAD_PER_SHEAR_M2 * shearRate(flow, open, k) +
+        SPREAD_FLOOR_M2S;
+      const d = spread / cellM ** 2;
       fed[k] = source * terms.ceiling;
       let all = source + terms.sink(k);
       if (i > 0 && open[k - 1]) all += west[k] = Math.max(0, u[k]!) / cellM + d;
@@ -87,6 +98,21 @@ export function settleTracer(flow: FlowField, open: Uint8Array, terms: TracerTer
     order.subarray(0, count).reverse();
   }
   return c;
+}
+
+/** Size of the velocity's change across either axis, 1/s. */
+function shearRate(flow: FlowField, open: Uint8Array, k: number): number {
+  const { nx, u, v, cellM } = flow;
+  const i = k % nx;
+  const change = (of: Float64Array, step: number, inside: boolean) => {
+    const a = k - step;
+    const b = k + step;
+    if (!inside || !open[a] || !open[b]) return 0;
+    return (of[b]! - of[a]!) / (2 * cellM);
+  };
+  const du = change(u, nx, k >= nx && k + nx < open.length);
+  const dv = change(v, 1, i > 0 && i < nx - 1);
+  return Math.abs(du + dv);
 }
 
 /** Turns the cells of each column round, so that sweeps alternate across the stream. */

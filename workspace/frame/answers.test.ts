@@ -18,6 +18,7 @@ const lies = (...at: number[]): LieField => ({
   ),
   nothing: null,
   expected: { mean: 1, low: 0, high: 2 },
+  stretches: [],
 });
 const flow = stream(0.4, 0.5);
 const source = {

@@ -46,7 +46,9 @@ const lie = {
   rating: 69,
   needs: { shelter: 0.84, food: 0.9, ease: 0.58, air: 0.86 },
   profitJph: 111,
-  largestCm: 31,
+  largest: { keepsCm: 31, feedsCm: 31, duskCm: 44, shelterM: 3, class: 'prime' },
+  willing: 0.8,
+  meanSpeedMps: 0.4,
   depthM: 0.65,
   lane: [],
   why: [
@@ -74,6 +76,7 @@ const rated = (lies: Lie[], nothing: LieField['nothing'] = null): LieField => ({
   lies,
   nothing,
   expected: { mean: 1.4, low: 0.6, high: 2.2 },
+  stretches: [],
 });
 const initial = stateWith({
   lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },

@@ -4,7 +4,7 @@ import { civilHour, toCivil } from '../../core/units/index';
 import { probeFlow } from '../../core/water/index';
 import { freshOf } from '../state/answer';
 import type { BeatInput } from '../state/document';
-import { lieOf, markOf, targetOf, tempOf, tempSourceOf } from '../state/selectors';
+import { homeOffsetOf, lieOf, markOf, targetOf, tempOf, tempSourceOf } from '../state/selectors';
 import type { WorkspaceState } from '../state/state';
 
 /** What the plan says now, for the record. Only what is fresh is said to have been predicted. */
@@ -40,6 +40,7 @@ export function snapshotNow(
       species: settings.species,
       totalLengthCm: target?.totalLengthCm ?? settings.fishLengthCm,
       method: settings.methods.holding,
+      homeOffset: homeOffsetOf(s),
     },
     target: target && {
       id: target.id,

@@ -4,7 +4,7 @@ import type { Lie } from '../../core/lies/index';
 export interface LieFilter {
   kinds: 'all' | KindGroup;
   leastRating: number;
-  /** Only lies that could keep a fish of this length, cm; 0: all. */
+  /** Only lies that keep a fish of this length, cm; 0: all. */
   leastCm: number;
   order: 'up-current' | 'rating' | 'depth' | 'largest' | 'kind';
   /** The largest first. */
@@ -31,4 +31,4 @@ export type KindGroup = keyof typeof KIND_GROUPS;
 export const passes = (f: LieFilter, lie: Lie) =>
   (f.kinds === 'all' || (KIND_GROUPS[f.kinds] as readonly string[]).includes(lie.kind)) &&
   lie.rating >= f.leastRating &&
-  (f.leastCm === 0 || (lie.largestCm ?? 0) >= f.leastCm);
+  (f.leastCm === 0 || (lie.largest.keepsCm ?? 0) >= f.leastCm);

@@ -7,6 +7,7 @@ import {
   type NoticeGuesses,
   type SunDay,
 } from '../../core/sight/index';
+import type { FeedLight } from '../../core/lies/index';
 import type { WindFrom } from '../../core/log/index';
 import { atHour, zoneOffsetMin } from '../../core/units/index';
 import { HOURS } from './hours';
@@ -63,6 +64,17 @@ export const lightAt = (plan: BeatPlan, s: WorkspaceState) =>
   conditionsAt(plan, s.atMs, s.settings);
 export const lightByHour = (plan: BeatPlan, s: WorkspaceState) =>
   HOURS.map((hour) => conditionsAt(plan, atHour(s.atMs, hour, plan.timeZone), s.settings));
+
+/** Lower than this it is dusk to a fish; higher, under an open sky, bright (our guesses), degrees. */
+const DUSK_DEG = 4;
+const BRIGHT_DEG = 20;
+
+/** How much the light keeps fish in: bright, soft or dusk. */
+export function feedLightOf({ sunAltitudeRad, sky }: Conditions): FeedLight {
+  const deg = (sunAltitudeRad * 180) / Math.PI;
+  if (deg < DUSK_DEG) return 'dusk';
+  return deg > BRIGHT_DEG && sky === 'clear' ? 'bright' : 'soft';
+}
 
 /** Light in steps of ten minutes: neither shade nor what a fish sees moves faster. */
 const TEN_MINUTES = 600_000;

@@ -10,6 +10,7 @@ const field = (...lies: Lie[]): LieField => ({
   lies,
   nothing: null,
   expected: { mean: 1, low: 0, high: 2 },
+  stretches: [],
 });
 
 it('a chosen lie is found again when it is rated anew a little elsewhere, and not when it is gone', () => {

@@ -1,10 +1,10 @@
 import type { ShotAngler } from '../../core/cast/index';
 import type { BeatPlan } from '../../core/formats/index';
-import type { Lie, Season } from '../../core/lies/index';
-import { ASSUMED_TEMP_C, type Mark, type TempSource } from '../../core/log/index';
+import { fitHome, type Lie } from '../../core/lies/index';
+import { memoizeByObject } from '../../core/grid/index';
+import { ASSUMED_TEMP_C, homeTrials, type Mark, type TempSource } from '../../core/log/index';
 import type { Fish } from '../../core/sight/index';
 import type { StalkWay, Watcher } from '../../core/stalk/index';
-import { toCivil } from '../../core/units/index';
 import { isStale, valueOf } from './answer';
 import type { WorkspaceState } from './state';
 
@@ -76,13 +76,11 @@ export const tempOf = (s: WorkspaceState) =>
 export const tempSourceOf = (s: WorkspaceState): TempSource =>
   s.triedTempC !== null ? 'tried-on' : s.settings.waterTempC !== null ? 'read' : 'assumed';
 
-/** Season by the beat's date; months turn round south of the line. Without a place: the north's. */
-export function seasonAt(atMs: number, zone: string | undefined, latDeg: number): Season {
-  const month = Number(toCivil(atMs, zone).slice(5, 7));
-  const order: Season[] = ['winter', 'spring', 'summer', 'autumn'];
-  const quarter = Math.floor((month % 12) / 3);
-  return order[(quarter + (latDeg < 0 ? 2 : 0)) % 4]!;
-}
+/** The water's own constant in the chance of a fish at home, as its tries have shown it. */
+export const homeFitOf = memoizeByObject((tries: WorkspaceState['tries']) =>
+  fitHome(homeTrials(tries)),
+);
+export const homeOffsetOf = (s: WorkspaceState) => homeFitOf(s.tries).offset;
 
 /** Only what a fish is to those who ask how it sees: notes and history stay here. */
 export const plainFish = (f: Watcher): Watcher => ({
@@ -114,7 +112,7 @@ export const othersOf = (s: WorkspaceState): Watcher[] => {
 };
 
 /** The best lies look too, a little, where no marked fish lies near: how many, how good, how far off. */
-const LOOKING_LIES = { most: 3, leastRating: 60, apartM: 1.5, weight: 0.3 };
+const LOOKING_LIES = { most: 3, leastRating: 35, apartM: 1.5, weight: 0.3 };
 
 /** Everyone who may see the angler coming: marks that are not gone, the target, and the best lies. */
 export function watchers(s: WorkspaceState): Watcher[] {

@@ -3,6 +3,10 @@
 import { SPECIES } from '../../../core/fish/index';
 import {
   COLOUR_NTU,
+  colourOf,
+  ntuOfSight,
+  seasonAt,
+  sightM,
   METHODS,
   QUICK_COLOURS,
   type DayChange,
@@ -23,14 +27,19 @@ import { useActions, usePart, useWorkspace } from '../../context';
 import { useDayChanges } from './day-changes';
 import { lieName, methodName, needText, SPECIES_NAMES, weighedName } from '../../../words/words';
 import { ASSUMED_TEMP_C } from '../../../core/log/index';
-import { seasonAt, tempOf } from '../../state/selectors';
+import { homeFitOf, tempOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
+import { SEEN_WORDS } from '../../../words/lie-words';
 import panel from '../../../ui/panel.module.css';
 import { later } from '../../../ui/later';
 
 const Slider = later(() => import('../../../ui/slider').then((m) => m.Slider), 28);
+
+/** As far as clarity can be told by one's boots, m. */
+const SIGHT_M = { min: 0.03, max: 4 };
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Which fish, by which method: what the rating is for. */
 export function FishPanel() {
@@ -39,13 +48,16 @@ export function FishPanel() {
   const settings = usePart((s) => s.settings);
   const season = usePart((s) => seasonAt(s.atMs, beat.plan.timeZone, beat.plan.anchor?.lat ?? 1));
   const { units, species, fishLengthCm, turbidityNtu, prey, methods } = settings;
-  const colour = [...QUICK_COLOURS].reverse().find((c) => turbidityNtu >= COLOUR_NTU[c] - 1e-9)!;
+  const colour = colourOf(turbidityNtu);
+  const home = usePart((s) => homeFitOf(s.tries));
   return (
     <section>
       <h3>The fish it is rated for</h3>
       <p className={panel.second}>
         {SPECIES_NAMES[species]} trout of {formatFishLength(fishLengthCm, units)}, water {colour},{' '}
         {season} drift{beat.plan.anchor ? '' : ' (months of the north: no place is given)'}.
+        {home.trials > 0 &&
+          ` ${home.trials} places worked here say that it holds ${home.offset < -0.1 ? 'fewer' : home.offset > 0.1 ? 'more' : 'as many'} fish ${Math.abs(home.offset) <= 0.1 ? 'as' : 'than'} its water promises; the ratings follow.`}
       </p>
       <Choice
         label="Where fish hold, by"
@@ -73,6 +85,25 @@ export function FishPanel() {
           value={colour}
           options={QUICK_COLOURS.map((c) => [c, c] as const)}
           onChange={(c) => acting.changeSettings({ turbidityNtu: COLOUR_NTU[c] })}
+        />
+        <p className={panel.second}>{capital(SEEN_WORDS[colour])}.</p>
+        <FigureField
+          id="seen-down"
+          label="Boots seen down to"
+          unit={fishLengthUnit(units)}
+          value={formatFishLength(100 * Math.min(SIGHT_M.max, sightM(turbidityNtu)), units).replace(
+            / \S+$/,
+            '',
+          )}
+          parse={(text) =>
+            parseFishLengthCm(text, units, {
+              min: 100 * SIGHT_M.min,
+              max: 100 * SIGHT_M.max,
+            })
+          }
+          onKeep={(cm) =>
+            acting.changeSettings({ turbidityNtu: Math.round(10 * ntuOfSight(cm / 100)) / 10 })
+          }
         />
         <Choice
           label="What drifts"

@@ -75,9 +75,10 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
       {
         id: 'largest',
         name: 'Keeps to',
-        value: (l) => l.largestCm,
+        value: (l) => l.largest.keepsCm,
         largestFirst: true,
-        cell: (l) => (l.largestCm === null ? 'none' : formatFishLength(l.largestCm, units)),
+        cell: (l) =>
+          l.largest.keepsCm === null ? 'none' : formatFishLength(l.largest.keepsCm, units),
       },
       { id: 'up-current', name: 'Up-current', value: (l) => l.xM, cell: () => null, hidden: true },
     ],
@@ -106,7 +107,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
               value={shown.leastRating}
               onChange={(e) => reader.showLies({ leastRating: Number(e.target.value) })}
             >
-              {[0, 30, 45, 60, 75].map((r) => (
+              {[0, 20, 35, 50, 70].map((r) => (
                 <option key={r} value={r}>
                   {r === 0 ? 'any' : `${r} and up`}
                 </option>

@@ -16,6 +16,7 @@ import { useActions, usePart } from '../../context';
 import { LargePebble } from '../../../drawing/pebble';
 import { SOURCES } from '../../../words/sources';
 import { inputText, lieName, lieWhy, whatIfText } from '../../../words/words';
+import { CLASS_WORDS, largestText, stretchText, willingText } from '../../../words/lie-words';
 import { lieOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createTryActions } from '../../records/try-actions';
@@ -35,12 +36,14 @@ export function LiePanel() {
   const stale = usePart((s) => isStale(s, 'lies'));
   const rank = lies.lies.findIndex((l) => l.id === lie.id) + 1;
   const why = lieWhy(lie.why, units);
+  const stretch = lies.stretches.find((s) => s.lieIds.includes(lie.id));
   return (
     <section className={stale ? panel.stale : ''}>
       <h2>{lieName(lie.kind)}</h2>
       <p className={panel.second}>
         {formatDepth(lie.depthM, units)} deep. {rank === 1 ? 'Best' : `Number ${rank}`} of{' '}
-        {lies.lies.length} for a fish of {formatFishLength(lengthCm, units)}.
+        {lies.lies.length} for a fish of {formatFishLength(lengthCm, units)}.{' '}
+        {stretch && stretchText(stretch, units)}
       </p>
       <LargePebble rating={lie.rating} needs={lie.needs} />
       <p>
@@ -50,9 +53,10 @@ export function LiePanel() {
         <DescriptionRow name={lie.profitJph >= 0 ? 'Gains' : 'Loses'}>
           {Math.abs(Math.round(lie.profitJph))} J an hour (about ±25 %)
         </DescriptionRow>
-        <DescriptionRow name="Could keep a trout to">
-          {lie.largestCm === null ? 'none' : formatFishLength(lie.largestCm, units)}
+        <DescriptionRow name={CLASS_WORDS[lie.largest.class]}>
+          {largestText(lie.largest, units)}
         </DescriptionRow>
+        <DescriptionRow name="Moves for a fly">{willingText(lie.willing)}</DescriptionRow>
       </Facts>
       <div className={panel.row}>
         <Button voice="solid" onClick={() => acting.go('cast')}>

@@ -1,13 +1,15 @@
 import { TOTAL_PER_FORK } from '../../../core/fish/index';
 import type { BeatPlan } from '../../../core/formats/index';
 import type { RateInput } from '../../../workers/protocol';
-import { steadyLight } from '../../state/light';
-import { latitudeOf, seasonAt, tempOf } from '../../state/selectors';
+import { feedLightOf, steadyLight } from '../../state/light';
+import { seasonAt } from '../../../core/lies/index';
+import { homeOffsetOf, latitudeOf, tempOf } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 
 /** Which fish, in what water, at what hour. */
 export function rateInput(plan: BeatPlan, s: WorkspaceState): RateInput {
   const { settings } = s;
+  const light = steadyLight(plan, s);
   return {
     species: settings.species,
     forkLengthCm: settings.fishLengthCm / TOTAL_PER_FORK,
@@ -16,6 +18,8 @@ export function rateInput(plan: BeatPlan, s: WorkspaceState): RateInput {
     prey: settings.prey,
     season: seasonAt(s.atMs, plan.timeZone, latitudeOf(plan)),
     method: settings.methods.holding,
-    light: steadyLight(plan, s),
+    homeOffset: homeOffsetOf(s),
+    feedLight: feedLightOf(light),
+    light,
   };
 }

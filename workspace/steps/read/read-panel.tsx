@@ -1,5 +1,6 @@
 'use client';
 
+import { stretchText } from '../../../words/lie-words';
 import {
   formatDepth,
   formatFishLength,
@@ -60,8 +61,8 @@ function ReadIntro() {
           {lies.lies.length === 1 ? '1 lie' : `${lies.lies.length} lies`} for a{' '}
           {SPECIES_NAMES[fish.species].toLowerCase()} trout of{' '}
           {formatFishLength(fish.fishLengthCm, units)} at {formatTemp(temp, units)}
-          {typed ? '' : ', a guess until you type the temperature'}. The best, {best.rating} of 100:{' '}
-          {lieName(best.kind).toLowerCase()}.
+          {typed ? '' : ', a guess until you type the temperature'}. The best,{' '}
+          {lieName(best.kind).toLowerCase()}, holds one {best.rating} times in 100.
         </p>
       )}
       {lies?.nothing && <p>{NOTHING_WORDS[lies.nothing]}</p>}
@@ -71,6 +72,13 @@ function ReadIntro() {
           {Math.floor(lies.expected.low)} and {Math.ceil(lies.expected.high)}), spaced by territory:
           a rule of thumb, not a count.
         </p>
+      )}
+      {lies && lies.stretches.length > 0 && (
+        <ul className={panel.inputs} aria-label="Even edges">
+          {lies.stretches.map((s) => (
+            <li key={s.lieIds[0]}>{stretchText(s, units)}</li>
+          ))}
+        </ul>
       )}
       {best && (
         <Button voice="solid" disabled={stale} onClick={() => acting.chooseLie(best)}>
