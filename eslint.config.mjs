@@ -16,6 +16,7 @@ const CORE_ORDER = [
   'sight',
   'stalk',
   'rig',
+  'chance',
   'cast',
   'day',
   'log',

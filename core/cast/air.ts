@@ -1,3 +1,5 @@
+import { stretchKgPerM, type Rig } from '../rig/index';
+
 /**
  * The part of the line in the air between rod tip and water: a catenary tangent to the water,
  * a = T_h/w, s = sqrt(H^2 + 2 a H), reach = a acosh(1 + H/a). Heights, lengths m; pulls N.
@@ -52,6 +54,45 @@ export function layAir(heightM: number, lineKgPerM: number, hang: Hang = 'lowere
     restPullN: REST[hang] * heightM * lineKgPerM * GRAVITY,
   };
 }
+
+/** Steps of line in which what hangs is shot up from the water, m. */
+const HANG_STEP_M = 0.04;
+
+/**
+ * The part in the air of a line that is held up over the fly: shot up from the water with the taper's
+ * own weights, dx = T ds/S, dy = W ds/S, S^2 = T^2 + W^2, W the weight so far; the pull T is what
+ * makes it reach `reachM` at `heightM`.
+ */
+export function heldAir(rig: Rig, heightM: number, onWaterM: number, reachM: number): AirPart {
+  const shoot = (pullN: number) => {
+    let [x, y, weight, length] = [0, 0, 0, 0];
+    while (y < heightM && length < MOST_HANG_M) {
+      weight += stretchKgPerM(rig, onWaterM + length, HANG_STEP_M) * HANG_STEP_M * GRAVITY;
+      const s = Math.hypot(pullN, weight);
+      const step = Math.min(HANG_STEP_M, ((heightM - y) * s) / Math.max(1e-12, weight));
+      x += (pullN * step) / s;
+      y += (weight * step) / s;
+      length += step;
+    }
+    return { x, length };
+  };
+  let [lo, hi] = [1e-8, 1];
+  for (let n = 0; n < 40; n++) {
+    const mid = Math.sqrt(lo * hi);
+    if (shoot(mid).x < reachM) lo = mid;
+    else hi = mid;
+  }
+  const pullN = Math.sqrt(lo * hi);
+  const { length } = shoot(pullN);
+  return {
+    heightM,
+    lengthM: length,
+    restLengthM: length,
+    restReachM: Math.max(0.02, reachM),
+    restPullN: pullN,
+  };
+}
+const MOST_HANG_M = 12;
 
 /** Horizontal distance at which a length in the air is straight, m. */
 export const fullReachM = (heightM: number, lengthM: number) =>

@@ -1,8 +1,16 @@
 import type { Place } from '../grid/index';
 import type { Reason } from '../units/index';
-import { candidate, castOf, driftOf, type Candidate, type ShotContext } from './shot-candidate';
+import { PARTS, type Part } from '../chance/index';
+import {
+  candidate,
+  castOf,
+  driftOf,
+  type Aim,
+  type Candidate,
+  type ShotContext,
+} from './shot-candidate';
 import type { Lay } from './lays';
-import { reasonFor, TERMS, type Term } from './shot-terms';
+import { reasonFor } from './shot-terms';
 import { simulateDrift } from './simulate-drift';
 import type { Stand } from './stands';
 
@@ -12,8 +20,9 @@ export interface Alternative {
   stand: Place;
   lay: Lay;
   cleanS: number;
-  total: number;
-  /** The term that costs it most beside the best shot, and the figure. */
+  /** Its chance of an honest look within three covers. */
+  value: number;
+  /** The factor that costs it most beside the best shot, and the figure. */
   because: Reason;
   /** Why its drift ends, when the drift is what loses. */
   dragReason: Reason | null;
@@ -27,24 +36,26 @@ const BELOW_LOOKED: Lay = { kind: 'straight' };
 /** Why the obvious alternatives lose; those that do not lose, or cannot be, are left out. */
 export function alternatives(
   ground: ShotContext,
-  stands: readonly Stand[],
-  best: Pick<Candidate, 'total' | 'qualities' | 'lay'> & { stand: Place },
+  byAim: ReadonlyMap<Aim, readonly Stand[]>,
+  best: Pick<Candidate, 'order' | 'chance' | 'lay'> & { stand: Place; landing: Place },
 ): Alternative[] {
+  const aim = ground.aims.find((a) => a.place === best.landing)!;
+  const stands = byAim.get(aim)!;
   const out: Alternative[] = [];
   const add = (what: Alternative['what'], stand: Stand | undefined, lay: Lay) => {
     if (!stand) return;
-    const judged = judge(ground, stand, lay);
-    if (!judged || judged.c.total >= best.total) return;
+    const judged = judge(ground, stand, aim, lay);
+    if (!judged || judged.c.order >= best.order) return;
     const { c, dragReason } = judged;
-    const term = costliest(ground, c, best);
+    const part = costliest(c, best);
     out.push({
       what,
       stand: stand.place,
       lay,
       cleanS: c.cleanS,
-      total: c.total,
-      because: reasonFor(term, c.facts, c.cleanS),
-      dragReason: term === 'clean' ? dragReason : null,
+      value: c.chance.value,
+      because: reasonFor(part, c.facts, c.chance),
+      dragReason: part === 'clean' ? dragReason : null,
     });
   };
   const here = stands.find((s) => s.place.xM === best.stand.xM && s.place.yM === best.stand.yM);
@@ -73,24 +84,30 @@ function nearBank(stands: readonly Stand[]): Stand | undefined {
 function judge(
   ground: ShotContext,
   stand: Stand,
+  aim: Aim,
   lay: Lay,
 ): { c: Candidate; dragReason: Reason | null } | null {
   // Straight below is no shot of ours, and is judged here to say why.
   const cast = castOf(ground, { ...stand, angleRad: Math.PI / 2 }, lay);
   if (!cast) return null;
   const drift = simulateDrift(ground.scene.flow, {
-    ...driftOf(ground, stand.place, lay),
+    ...driftOf(ground, stand.place, aim, lay),
     stopAtDrag: true,
   });
   if (drift.status !== 'ok') return null;
   return {
-    c: candidate(ground, stand, lay, cast, drift.cleanS, drift.laid),
+    c: candidate(ground, stand, aim, lay, cast, drift),
     dragReason: drift.reason,
   };
 }
 
-/** The term whose weighed shortfall against the best shot is greatest. */
-function costliest(ground: ShotContext, c: Candidate, best: Pick<Candidate, 'qualities'>): Term {
-  const costs = (t: Term) => ground.weights[t] * (best.qualities[t] - c.qualities[t]);
-  return TERMS.reduce((a, b) => (costs(b) > costs(a) ? b : a));
+const COMPARED = PARTS.filter((p) => p !== 'home');
+
+/** The factor whose share of -ln of the product grows most against the best shot. */
+function costliest(c: Candidate, best: Pick<Candidate, 'chance'>): Part {
+  const costs = (p: Part) =>
+    Math.log(Math.max(LEAST_PART, best.chance.parts[p])) -
+    Math.log(Math.max(LEAST_PART, c.chance.parts[p]));
+  return COMPARED.reduce((a, b) => (costs(b) > costs(a) ? b : a));
 }
+const LEAST_PART = 0.01;

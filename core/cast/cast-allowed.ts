@@ -1,5 +1,6 @@
 import type { LayKind } from './lays';
 import { layReachM } from './lays';
+import type { RoomAhead } from './room-ahead';
 import { castFor, type CastKind, type RoomBehind } from './room-behind';
 import { mayCastAt } from './shot-terms';
 import { layOverGrass } from './stands';
@@ -12,11 +13,19 @@ export interface CastSpot {
   /** Grass between the feet and the water, m. */
   grassM: number;
   room: Pick<RoomBehind, 'reachM'>;
+  /** What hangs or stands in the line's way; absent: nothing does. */
+  ahead?: Pick<RoomAhead, 'spareM'>;
 }
 
 /** Why a lay cannot be thrown: dead below or above the fish, beyond what it reaches, grass, feeding up, no room. */
 export type CastRefusal =
-  'straight' | 'beyond-reach' | 'over-grass' | 'no-grass' | 'fed-up-current' | 'no-room';
+  | 'straight'
+  | 'beyond-reach'
+  | 'over-grass'
+  | 'no-grass'
+  | 'fed-up-current'
+  | 'no-room'
+  | 'boughs-ahead';
 
 export type CastAllowed = { cast: CastKind; refusal: null } | { cast: null; refusal: CastRefusal };
 
@@ -39,5 +48,15 @@ export function castAllowed(
   // Line is fed down the current, not across or up it.
   if (lay === 'feed' && angleRad !== null && angleRad < Math.PI / 2) return no('fed-up-current');
   const cast = castFor(lay, distanceM, room);
-  return cast ? { cast, refusal: null } : no('no-room');
+  if (!cast) return no('no-room');
+  const through = throughAhead(cast, distanceM, spot);
+  return through ? { cast: through, refusal: null } : no('boughs-ahead');
+}
+
+/** A cast that gets under or past what is ahead: itself, or for an overhead one the side cast. */
+function throughAhead(cast: CastKind, distanceM: number, spot: CastSpot): CastKind | null {
+  const spare = spot.ahead?.spareM;
+  if (!spare || spare[cast] >= 0) return cast;
+  const aside = cast === 'overhead' && spare.side >= 0 && distanceM <= spot.room.reachM.side;
+  return aside ? 'side' : null;
 }

@@ -1,7 +1,7 @@
 import type { Place } from '../grid/index';
 import { fullReachM, layAir } from './air';
 import { surfaceInto, type Current } from './drift-current';
-import { asideM, wavesOf, type Lay } from './lays';
+import { asideM, mayBeHeld, wavesOf, type Lay } from './lays';
 import { LEAST_FOLLOW_MPS } from './rod';
 
 // Own copy: reached through a getter otherwise, and called some hundred times a candidate.
@@ -25,6 +25,8 @@ export interface Proxy {
   boundS: Float64Array;
 }
 
+/** A tip higher than this is held over the line, m. */
+const RAISED_TIP_M = 1.2;
 const POINTS = 10;
 const STEP_S = 0.25;
 const MICRO_SLACK = 0.02;
@@ -45,7 +47,9 @@ export const estimateKey = (lay: Lay): string =>
     ? `${lay.kind} ${lay.toward} ${lay.amountM}`
     : lay.kind === 'high-stick'
       ? 'high-stick'
-      : 'chord';
+      : mayBeHeld(lay.kind)
+        ? 'may be held'
+        : 'chord';
 
 /** Clean seconds of each lay of one set, as estimated, followed for `seconds`: into `proxy.seconds`. */
 export function estimateSecondsInto(
@@ -65,7 +69,7 @@ export function estimateSecondsInto(
     first.kind === 'reach' ? (first.toward === 'up-current' ? 1 : -1) * first.amountM : 0;
   let tipX = tip.xM + shift * ux;
   let tipY = tip.yM + shift * uy;
-  const held = first.kind === 'high-stick';
+  const held = first.kind === 'high-stick' || (mayBeHeld(first.kind) && tip.zM > RAISED_TIP_M);
   const air = layAir(tip.zM, 0, held ? 'over' : 'lowered');
   const distance = apart(tipX, tipY, landing.xM, landing.yM);
   const onWater = Math.max(0.4, distance - air.restReachM);

@@ -35,6 +35,8 @@ export interface DriftInput {
   stopAtDrag?: boolean;
   /** One look at the current a step instead of two: for ranking alone. */
   roughly?: boolean;
+  /** When the fish would take, s: the slack of that moment is told. */
+  takeS?: number;
   /** Keep every moment's line and pull. */
   film?: boolean;
 }

@@ -31,6 +31,8 @@ export interface DriftResult {
   status: 'ok' | 'unknown';
   /** Line and leader as laid, and at the moment of first drag, from the fly to the tip. */
   laid: Place[];
+  /** Line beyond the straight way from fly to tip, m: at the take, or at its end; as laid where none is meant. */
+  slackM: number;
   /** Length of line between one place and the next, m. */
   stepM: number;
   /** How many places of `laid`, from the fly, are leader. */

@@ -1,11 +1,11 @@
 import type { Place } from '../grid/index';
 import { DEFAULT_RIG, diameterMm, stretchKgPerM, type Rig } from '../rig/index';
-import { fullReachM, layAir, pullAt, type AirPart, type Hang } from './air';
+import { fullReachM, heldAir, layAir, pullAt, type AirPart, type Hang } from './air';
 import { borrowChain, renewTangents, tighten, type Chain } from './chain';
 import { surfaceInto, upCurrentRad, type Current } from './drift-current';
 import { RETRIEVE_MPS, type DriftInput, type Mend } from './drift-input';
 import type { DriftFrame } from './drift-result';
-import { LAY_DEFAULTS, layLine } from './lays';
+import { HELD_ON_WATER_M, LAY_DEFAULTS, layLine, mayBeHeld, type Lay } from './lays';
 import { followInto, rodFor, swing, type Rod } from './rod';
 
 const DEFAULT_RATIO = 15;
@@ -30,6 +30,12 @@ const MEND_KEEPS_M = 0.4;
 // Own copies: imported functions are reached through getters, and these are called for every node.
 const surfaceAt = surfaceInto;
 const tightenChain = tighten;
+
+/** A tip higher than this is raised over the line; what hangs from it reaches at most so far out, m. */
+const HELD_TIP_M = 1.2;
+const MOST_HELD_OUT_M = 1.3;
+/** A pile thrown from near has this much line beyond the distance, m. */
+const HELD_PILE_M = 0.5;
 
 /** One drift under way. */
 export interface Run {
@@ -62,15 +68,22 @@ export function startRun(current: Current, input: DriftInput, dt: number): Run {
   const distance = Math.hypot(rod.xM - landing.xM, rod.yM - landing.yM);
   const hang: Hang = lay.kind === 'high-stick' ? 'over' : 'lowered';
   const empty = layAir(heightM, 0, hang);
-  const onWater = Math.max(2 * nodeM, distance - empty.restReachM);
+  const heldOnM = HELD_ON_WATER_M.tippet + (lay.kind === 'pile' ? HELD_ON_WATER_M.pile : 0);
+  const held = mayBeHeld(lay.kind) && heightM > HELD_TIP_M && distance - heldOnM < MOST_HELD_OUT_M;
+  const onWater = held
+    ? Math.min(heldOnM, distance)
+    : Math.max(2 * nodeM, distance - empty.restReachM);
   const ux = distance > 0 ? (rod.xM - landing.xM) / distance : 1;
   const uy = distance > 0 ? (rod.yM - landing.yM) / distance : 0;
   const entry = { xM: landing.xM + ux * onWater, yM: landing.yM + uy * onWater };
-  const laid = layLine(lay, landing, entry, upRad, nodeM);
+  const own: Lay = held && lay.kind === 'pile' ? { kind: 'pile', extraM: HELD_PILE_M } : lay;
+  const laid = layLine(own, landing, entry, upRad, held ? Math.min(nodeM, 0.1) : nodeM);
   const slack = 1 + (input.microSlack ?? DEFAULT_MICRO_SLACK);
   const stepM = laid.stepM * slack;
   const lengthM = stepM * (laid.n - 1);
-  const air = layAir(heightM, stretchKgPerM(rig, lengthM, empty.lengthM), hang);
+  const air = held
+    ? heldAir(rig, heightM, lengthM, distance - onWater)
+    : layAir(heightM, stretchKgPerM(rig, lengthM, empty.lengthM), hang);
   air.lengthM = Math.max(air.lengthM, Math.hypot(distance - onWater, heightM));
   const fed = lay.kind === 'feed' ? Math.ceil(MOST_FED_M / stepM) : 0;
   const most = laid.n + fed;
@@ -258,6 +271,12 @@ export function throwOver(run: Run, mend: Mend): void {
   swing(rod, mend.toward, mend.amountM, up, fly, run.current);
 }
 
+/** Line beyond the straight way from the fly to the tip, m: what a strike has to take up. */
+export function slackOf({ chain, air, stepM, end }: Run): number {
+  const out = Math.hypot(end.x - chain.x[0]!, end.y - chain.y[0]!);
+  return Math.max(0, stepM * (chain.n - 1) + air.lengthM - Math.hypot(out, air.heightM));
+}
+
 export function linePlaces({ chain, rod }: Run): Place[] {
   const out: Place[] = [];
   for (let i = 0; i < chain.n; i++) out.push({ xM: chain.x[i]!, yM: chain.y[i]! });
@@ -271,3 +290,51 @@ export const frameOf = (run: Run, tS: number, dragMps: number): DriftFrame => ({
   tensionN: Array.from(run.chain.lambda.subarray(0, run.chain.n), (l) => l / run.dt),
   dragMps,
 });
+
+/** A rod lifted about the hand to strike: tip pace, the most it turns, how it begins. */
+export interface Lift {
+  hand: Place;
+  lengthM: number;
+  toward: number;
+  angleRad: number;
+  mostRad: number;
+}
+const HAND_M = 0.9;
+const STRIKE_TIP_MPS = 5;
+const STRIKE_TURN_RAD = (80 * Math.PI) / 180;
+/** The fly in a fish's mouth gives way to nothing. */
+const HELD_FAST = 1e6;
+
+export function beginLift({ rod, end }: Run, stand: Place): Lift {
+  const out = Math.hypot(end.x - stand.xM, end.y - stand.yM);
+  const angleRad = Math.atan2(rod.zM - HAND_M, out);
+  return {
+    hand: stand,
+    lengthM: Math.hypot(rod.zM - HAND_M, out),
+    toward: Math.atan2(end.y - stand.yM, end.x - stand.xM),
+    angleRad,
+    mostRad: angleRad + STRIKE_TURN_RAD,
+  };
+}
+
+/** One step of the strike with the fly held fast. The pull on the fly, N; null once the rod has turned all it can. */
+export function lift(run: Run, rise: Lift): number | null {
+  if (rise.angleRad >= rise.mostRad) return null;
+  const { chain, end, air, dt } = run;
+  rise.angleRad += (STRIKE_TIP_MPS * dt) / rise.lengthM;
+  const out = rise.lengthM * Math.cos(rise.angleRad);
+  end.x = rise.hand.xM + out * Math.cos(rise.toward);
+  end.y = rise.hand.yM + out * Math.sin(rise.toward);
+  const heightM = Math.max(0.2, HAND_M + rise.lengthM * Math.sin(rise.angleRad));
+  renewTangents(chain);
+  renewFriction(run, false);
+  advect(run);
+  chain.zeta[0] = HELD_FAST;
+  chain.freeX[0] = chain.x[0]!;
+  chain.freeY[0] = chain.y[0]!;
+  chain.pullX = 0;
+  chain.pullY = 0;
+  chain.rest[chain.n - 1] = fullReachM(heightM, air.lengthM);
+  tightenChain(chain, end);
+  return chain.lambda[0]! / dt;
+}

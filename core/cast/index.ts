@@ -41,6 +41,7 @@ export {
   type ShotSearch,
   type ShotsFound,
   type ShotsResult,
+  type WouldHelp,
 } from './find-shots';
 export type { SearchStats } from './shot-candidate';
 export type { Alternative } from './alternatives';
@@ -55,12 +56,9 @@ export {
 export {
   offStraightRad,
   STRAIGHT_RAD,
-  TERM_WEIGHTS,
-  TERMS,
   type CastFrom,
   type ShotFacts,
-  type Term,
-  type TermWeights,
+  type Wishes,
 } from './shot-terms';
 export {
   landingFor,
@@ -84,6 +82,8 @@ export {
   type RoomBehind,
 } from './room-behind';
 export { windOnCast, type WindOnCast, type WindSchool } from './wind';
+export { roomAhead, type RoomAhead } from './room-ahead';
+export { tightenSeconds } from './tighten-line';
 export { falseCast, type FalseCast } from './false-cast';
 export { bestMend, type BestMend } from './best-mend';
 export {

@@ -84,9 +84,29 @@ export function layReachM(kind: LayKind, rodM: number, leaderM: number): number 
   return Infinity;
 }
 
+/** Lays whose line can be held off the water by a raised rod where the fly is near enough. */
+const HELD: ReadonlySet<LayKind> = new Set(['high-stick', 'bow-and-arrow', 'roll', 'pile']);
+/**
+ * How near, m: the raised rod's reach, the line on the water, and what hangs without drawing a dry fly
+ * (`heldAir`; .47 to 1.23 m by the fly's drag, one figure here).
+ */
+const HELD_REACH = { rodShare: 0.8, moreM: 0.7, hangM: 0.74 } as const;
+
+export const heldReachM = (rodM: number): number =>
+  HELD_REACH.rodShare * rodM + HELD_REACH.moreM + HELD_REACH.hangM;
+
+/** Whether a lay is fished with the line held up, from this far. */
+export const isHeld = (kind: LayKind, distanceM: number, rodM: number): boolean =>
+  HELD.has(kind) && distanceM <= heldReachM(rodM);
+/** Lays that are laid alike unless they are held. */
+export const mayBeHeld = (kind: LayKind): boolean => HELD.has(kind);
+
 /** Tip heights, m: lowered to the water after the cast; raised over it with a high stick. */
 const LOWERED_TIP_M = 0.5;
 const RAISED = { handM: 0.9, sin: 0.6, reachShare: 0.8 } as const;
+/** A held line is on the water for so much of the tippet, and for a pile so much more, m. */
+export const HELD_ON_WATER_M = { tippet: 0.3, pile: 0.5 } as const;
+const HELD_OUT_M = 0.35;
 
 /** The rod tip after the cast, from the stand toward the landing place. */
 export function castTip(
@@ -96,8 +116,14 @@ export function castTip(
   kind: LayKind = 'straight',
 ): { xM: number; yM: number; zM: number } {
   const d = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM) || 1;
-  const high = kind === 'high-stick';
-  const reach = high ? Math.min(RAISED.reachShare * rodM, 0.7 * d) : Math.min(rodM, 0.8 * d);
+  const held = isHeld(kind, d, rodM);
+  const high = held || kind === 'high-stick';
+  const onWater = HELD_ON_WATER_M.tippet + (kind === 'pile' ? HELD_ON_WATER_M.pile : 0);
+  const reach = held
+    ? Math.max(0.1, Math.min(RAISED.reachShare * rodM + HELD_OUT_M, d - onWater - 0.05))
+    : high
+      ? Math.min(RAISED.reachShare * rodM, 0.7 * d)
+      : Math.min(rodM, 0.8 * d);
   return {
     xM: stand.xM + (reach * (landing.xM - stand.xM)) / d,
     yM: stand.yM + (reach * (landing.yM - stand.yM)) / d,

@@ -1,6 +1,6 @@
 import type { Place } from '../grid/index';
 import { surfaceInto, type Current } from './drift-current';
-import type { Lay, Toward } from './lays';
+import { mayBeHeld, type Lay, type Toward } from './lays';
 
 /** Where the rod tip is, and how it moves: still, following a reach or a mend down, or over the line. */
 export interface Rod {
@@ -22,6 +22,8 @@ export interface Rod {
 
 /** A rod that follows is swung at least at a stroll, m/s (our guess). */
 export const LEAST_FOLLOW_MPS = 0.3;
+/** A tip higher than this is held over the line, m. */
+const RAISED_TIP_M = 1.2;
 /** From the hand to the tip of a raised rod, when no stand is given, m. */
 const RAISED_REACH_M = 1.7;
 /** A raised rod can be lowered to follow this much farther out than it began, m (our guess). */
@@ -50,7 +52,7 @@ export function rodFor(
     left: 0,
     least: 0,
     followMps: 0,
-    overLine: lay.kind === 'high-stick',
+    overLine: lay.kind === 'high-stick' || (mayBeHeld(lay.kind) && tip.zM > RAISED_TIP_M),
     pivot,
     swingM: Math.hypot(tip.xM - pivot.xM, tip.yM - pivot.yM) + LOWERED_MORE_M,
   };

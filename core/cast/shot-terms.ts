@@ -1,51 +1,19 @@
+import type { Part, ShotChance } from '../chance/index';
 import type { WadingSchool } from '../stalk/index';
-import { clamp, smoothstep } from '../grid/index';
 import type { Reason } from '../units/index';
-import { PAST_FISH_M } from './drift-result';
 import type { LayKind } from './lays';
 import type { CastKind } from './room-behind';
 
-/** What a shot is judged by. Each is shown; the total is only a sort order. */
-export const TERMS = [
-  'clean',
-  'unseen',
-  'way',
-  'lining',
-  'angle',
-  'distance',
-  'room',
-  'wind',
-  'wading',
-  'landing',
-  'snag',
-] as const;
-export type Term = (typeof TERMS)[number];
-export type TermWeights = Record<Term, number>;
-
-/** What each term weighs unless the angler says otherwise (our guesses). */
-export const TERM_WEIGHTS: TermWeights = {
-  clean: 4,
-  unseen: 3,
-  way: 1.5,
-  lining: 1.5,
-  angle: 1,
-  distance: 1.5,
-  room: 0.5,
-  wind: 0.5,
-  wading: 1.5,
-  landing: 0.5,
-  snag: 2,
-};
-
-/** Everything about one shot that a term looks at. Lengths m, angles rad. */
+/** Everything about one shot that its chance and its order rest on. Lengths m, angles rad. */
 export interface ShotFacts {
-  /** Useful drift, and what would be all of it: lead and 1 m past. */
-  usefulM: number;
+  /** Seconds of clean fly within reach of the fish, and what the fish needs. */
+  dwellS: number;
+  needS: number;
   leadM: number;
   /** E of the angler, still, at the stand: to the target, and the worst to another fish, weighed. */
   exposure: number;
   othersExposure: number;
-  /** Chance that nothing was alarmed on the way there. */
+  /** Chance that the target was not alarmed on the way there. */
   calm: number;
   /** The line as laid to the target, and to the nearest other fish. */
   liningM: number;
@@ -53,10 +21,8 @@ export interface ShotFacts {
   /** From straight below the fish (0) to straight above (pi), against its local current. */
   angleRad: number;
   distanceM: number;
-  /** What this angler lands within half a metre, in this posture and wind. */
+  /** What this angler lands within half a metre, in this posture, wind and lay. */
   sureM: number;
-  /** Up to here a longer cast is no worse. */
-  easyM: number;
   cast: CastKind;
   roomLeftM: number;
   headMps: number;
@@ -64,15 +30,25 @@ export interface ShotFacts {
   ontoBody: boolean;
   /** 0 on land, 1 in water of class H1, 2 of H2. */
   wade: number;
+  /** 0-1: how good the water is to land it in. */
   landing: number;
   /** Line lies over a log or a rock that stands out. */
   snag: boolean;
+  /** Chance that the fly hangs up in what is ahead, alone and with a dropper. */
+  hungUp: { plain: number; dropper: number };
+  strikeLow: boolean;
   lay: LayKind;
+}
+
+/** What an angler would rather: points of the order, never of the chance. */
+export interface Wishes {
+  nearer?: boolean;
+  dryFeet?: boolean;
+  shortWay?: boolean;
 }
 
 /** Straight below and above are shunned within this, unless the cast is short enough to hold the line off. */
 export const STRAIGHT_RAD = (15 * Math.PI) / 180;
-const AT_EASE_RAD = (35 * Math.PI) / 180;
 const SHORT: readonly LayKind[] = ['high-stick', 'bow-and-arrow'];
 
 export type CastFrom = 'any-angle' | 'below' | 'above';
@@ -82,118 +58,96 @@ export const offStraightRad = (angleRad: number) => Math.min(angleRad, Math.PI -
 export const mayCastAt = (angleRad: number, lay: LayKind) =>
   SHORT.includes(lay) || offStraightRad(angleRad) >= STRAIGHT_RAD - 1e-9;
 
-/** A line laid farther off than this alarms nobody, m (our guess). */
-const LINING_EASE_M = 0.6;
-const WADE_QUALITY = { 'never-unless': [1, 0.35, 0.15], 'for-the-angle': [1, 0.9, 0.6] } as const;
+/** Points that wading must earn, by school and hazard class; and wishes, by what they cost (our guesses). */
+const WADE_POINTS = { 'never-unless': [0, 0.15, 0.3], 'for-the-angle': [0, 0.02, 0.08] } as const;
+const WISH = { nearerPerM: 0.02, nearerFromM: 4, wade: 0.4, perMinute: 0.03 } as const;
+/** A line over wood, and the wrong side of the fish for who has chosen one, leave this share. */
+const SNAGGED = 0.7;
+const WRONG_SIDE = 0.2;
+/** Another fish that sees or is lined costs at most so many points. */
+const OTHERS = 0.1;
+const OTHERS_LINED_M = 0.6;
 
-/** A drift that drags before the fish is half a drift at best. */
-export const cleanQuality = (usefulM: number, leadM: number): number =>
-  usefulM < leadM
-    ? (0.5 * usefulM) / Math.max(0.01, leadM)
-    : 0.5 + 0.5 * clamp((usefulM - leadM) / PAST_FISH_M);
-
-/** 1 as far as it is easy, .4 where half a metre is all that is sure, 0 a third beyond that. */
-function distanceQuality({ distanceM, easyM, sureM }: ShotFacts): number {
-  const easy = Math.min(easyM, sureM);
-  if (distanceM <= easy) return 1;
-  if (distanceM <= sureM) return 1 - (0.6 * (distanceM - easy)) / (sureM - easy);
-  return clamp(0.4 - (1.2 * (distanceM - sureM)) / sureM);
-}
-
-/** How well a shot does in each term, 0-1. */
-export function qualitiesOf(
+/**
+ * What shots are ordered by: the chance of a look within three covers times that of a hook once it
+ * takes, less what wading and wishes ask. Not shown: it is no chance of anything.
+ */
+export function orderOf(
+  chance: Pick<ShotChance, 'value' | 'hooked'>,
   f: ShotFacts,
-  school: { from: CastFrom; wading: WadingSchool },
-): TermWeights {
+  how: {
+    from: CastFrom;
+    wading: WadingSchool;
+    wishes: Wishes;
+    waySeconds: number;
+    dropper: boolean;
+  },
+): number {
   const wrongSide =
-    (school.from === 'below' && f.angleRad > Math.PI / 2) ||
-    (school.from === 'above' && f.angleRad < Math.PI / 2);
-  const angle = SHORT.includes(f.lay)
-    ? 1
-    : smoothstep(0.8 * STRAIGHT_RAD, AT_EASE_RAD, offStraightRad(f.angleRad));
-  return {
-    clean: cleanQuality(f.usefulM, f.leadM),
-    unseen: 1 - clamp(Math.max(f.exposure, 0.7 * f.othersExposure)),
-    way: f.calm,
-    lining: Math.min(
-      clamp(f.liningM / LINING_EASE_M),
-      0.3 + 0.7 * clamp(f.othersLiningM / LINING_EASE_M),
-    ),
-    angle: angle * (wrongSide ? 0.2 : 1),
-    distance: distanceQuality(f),
-    room:
-      f.cast === 'overhead' ? 0.6 + 0.4 * clamp(f.roomLeftM / 2) : f.cast === 'side' ? 0.5 : 0.6,
-    wind: clamp(
-      1 - 0.07 * Math.abs(f.crossMps) - 0.08 * Math.max(0, f.headMps) - (f.ontoBody ? 0.3 : 0),
-    ),
-    wading: WADE_QUALITY[school.wading][f.wade as 0 | 1 | 2],
-    landing: f.landing,
-    snag: f.snag ? 0 : 1,
-  };
+    (how.from === 'below' && f.angleRad > Math.PI / 2) ||
+    (how.from === 'above' && f.angleRad < Math.PI / 2);
+  const hungUp = how.dropper ? f.hungUp.dropper : f.hungUp.plain;
+  const lined = Math.max(0, 1 - f.othersLiningM / OTHERS_LINED_M);
+  return (
+    chance.value *
+      chance.hooked *
+      (f.snag ? SNAGGED : 1) *
+      (wrongSide ? WRONG_SIDE : 1) *
+      (1 - hungUp) -
+    WADE_POINTS[how.wading][f.wade as 0 | 1 | 2] -
+    OTHERS * Math.max(f.othersExposure, lined) -
+    (how.wishes.nearer ? WISH.nearerPerM * Math.max(0, f.distanceM - WISH.nearerFromM) : 0) -
+    (how.wishes.dryFeet && f.wade > 0 ? WISH.wade : 0) -
+    (how.wishes.shortWay ? (WISH.perMinute * how.waySeconds) / 60 : 0)
+  );
 }
 
-export const sumOf = (weights: TermWeights) => TERMS.reduce((sum, t) => sum + weights[t], 0);
-
-/** Weighed mean of the qualities, 0-100; 0 when nothing weighs. */
-export function totalOf(q: TermWeights, weights: TermWeights): number {
-  const all = sumOf(weights);
-  return all > 0 ? (100 * TERMS.reduce((sum, t) => sum + weights[t] * q[t], 0)) / all : 0;
-}
-
-/** Terms this good speak for a shot, this bad against it. */
-const SPEAKS_FOR = 0.75;
-const SPEAKS_AGAINST = 0.5;
+/** Factors this good speak for a shot; this bad against it. */
+const SPEAKS_FOR = 0.85;
+const SPEAKS_AGAINST = 0.8;
 const MOST_REASONS = 4;
+const NOTABLE = { wind: 3, hungUp: 0.1, landing: 0.5 };
 
-/** The figure that a term rests on, as data. */
-export function reasonFor(term: Term, f: ShotFacts, cleanS: number): Reason {
-  const of: Record<Term, Omit<Reason, 'what'>> = {
-    clean: { value: cleanS, unit: 's', source: 'chain' },
-    unseen: {
-      value: Math.max(f.exposure, f.othersExposure),
-      unit: '',
-      source: 'exposure',
-      about: f.othersExposure > f.exposure ? 'others' : 'target',
-    },
-    way: { value: f.calm, unit: '', source: 'alarm' },
-    lining: {
-      value: Math.min(f.liningM, f.othersLiningM),
-      unit: 'm',
-      source: 'lining',
-      about: f.othersLiningM < f.liningM ? 'others' : 'target',
-    },
-    angle: { value: f.angleRad, unit: 'rad', source: 'common practice' },
-    distance: { value: f.distanceM, unit: 'm', source: 'settings' },
-    room: { value: f.roomLeftM, unit: 'm', source: 'room', about: f.cast },
-    wind: { value: Math.hypot(f.headMps, f.crossMps), unit: 'm/s', source: 'common practice' },
-    wading: { value: f.wade, unit: '', source: 'hazard' },
-    landing: { value: f.landing, unit: '', source: 'common practice' },
-    snag: { value: f.snag ? 1 : 0, unit: '', source: 'flow' },
+/** The figure that a factor rests on, as data. `home` is of the fish, not of the shot. */
+export function reasonFor(part: Part, f: ShotFacts, chance: Pick<ShotChance, 'parts'>): Reason {
+  const share = chance.parts[part];
+  const of: Record<Part, Omit<Reason, 'what'>> = {
+    home: { value: share, unit: '', source: 'rating' },
+    calm: { value: f.calm, unit: '', source: 'alarm' },
+    seen: { value: f.exposure, unit: '', source: 'exposure' },
+    lands: { value: f.distanceM, unit: 'm', source: 'settings' },
+    clean: { value: f.dwellS, unit: 's', source: 'chain' },
+    lined: { value: f.liningM, unit: 'm', source: 'lining' },
   };
-  return { what: term, ...of[term] };
+  return { what: part, ...of[part] };
 }
 
-/** What speaks for and against a shot, the weightiest first. */
+const OF_THE_SHOT: readonly Part[] = ['calm', 'seen', 'lands', 'clean', 'lined'];
+
+/** What speaks for and against a shot: its factors by their share of -ln of the product, the weightiest first. */
 export function forAndAgainst(
-  q: TermWeights,
-  weights: TermWeights,
+  chance: Pick<ShotChance, 'parts'>,
   f: ShotFacts,
-  cleanS: number,
 ): { for: Reason[]; against: Reason[] } {
-  const by = (terms: Term[], weight: (t: Term) => number) =>
-    terms
-      .sort((a, b) => weight(b) - weight(a))
-      .slice(0, MOST_REASONS)
-      .map((t) => reasonFor(t, f, cleanS));
+  const { parts } = chance;
+  const good = OF_THE_SHOT.filter((p) => parts[p] >= SPEAKS_FOR).sort(
+    (a, b) => parts[b] - parts[a],
+  );
+  const bad = OF_THE_SHOT.filter((p) => parts[p] < SPEAKS_AGAINST).sort(
+    (a, b) => parts[a] - parts[b],
+  );
+  const against = bad.map((p) => reasonFor(p, f, chance));
+  const wind = Math.hypot(f.headMps, f.crossMps);
+  if (f.wade > 0) against.push({ what: 'wading', value: f.wade, unit: '', source: 'hazard' });
+  if (f.snag) against.push({ what: 'snag', value: 1, unit: '', source: 'flow' });
+  if (f.hungUp.plain > NOTABLE.hungUp)
+    against.push({ what: 'boughs', value: f.hungUp.plain, unit: '', source: 'plan' });
+  if (wind > NOTABLE.wind)
+    against.push({ what: 'wind', value: wind, unit: 'm/s', source: 'common practice' });
+  if (f.landing < NOTABLE.landing)
+    against.push({ what: 'landing', value: f.landing, unit: '', source: 'common practice' });
   return {
-    // That nothing snags, or that nobody wades, is no news.
-    for: by(
-      TERMS.filter((t) => q[t] >= SPEAKS_FOR && t !== 'snag' && t !== 'wading' && t !== 'wind'),
-      (t) => weights[t] * q[t],
-    ),
-    against: by(
-      TERMS.filter((t) => q[t] < SPEAKS_AGAINST),
-      (t) => weights[t] * (1 - q[t]),
-    ),
+    for: good.slice(0, MOST_REASONS).map((p) => reasonFor(p, f, chance)),
+    against: against.slice(0, MOST_REASONS),
   };
 }

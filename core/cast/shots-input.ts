@@ -11,7 +11,8 @@ import type {
   Watcher,
 } from '../stalk/index';
 import { LAY_DEFAULTS, type Lay, type LayKind } from './lays';
-import type { CastFrom, TermWeights } from './shot-terms';
+import type { Species } from '../fish/index';
+import type { CastFrom, Wishes } from './shot-terms';
 import type { WindSchool } from './wind';
 
 export interface ShotAngler extends WadingBody {
@@ -40,13 +41,21 @@ export interface ShotsInput {
   postures?: readonly Posture[];
   forbidden?: readonly Forbidden[];
   alarm?: Alarm;
+  fly: FlyKind;
+  species: Species;
+  waterTempC?: number;
+  /** Chance that the fish is home, 0-1; 1: it is asked of a fish that is. */
+  home: number;
+  /** A fish that nobody has marked: a lie that might hold one. */
+  unmarked?: boolean;
   /** How far the fish drops back as it rises, m. */
   driftBackM?: number;
   /** Where the fly must land; absent: the lead that the fish wants, on its lane. */
   landing?: Place;
   pin?: { stand?: Place; lay?: LayKind };
   exclude?: { spots?: readonly Place[]; lays?: readonly LayKind[] };
-  weights?: Partial<TermWeights>;
+  /** What the angler would rather, told apart from the chance. */
+  wishes?: Wishes;
   standStepM?: number;
 }
 
@@ -55,7 +64,6 @@ export type ShotsQuestion = Partial<Omit<ShotsInput, 'target' | 'angler' | 'rig'
   target: Fish;
   angler?: Partial<ShotAngler>;
   rig?: Partial<Rig>;
-  fly?: FlyKind;
   lays?: readonly Lay[];
 };
 
@@ -94,15 +102,18 @@ const DULL: Conditions = {
 
 /** Fills in what was not said. */
 export function shotsInput(plan: BeatPlan, q: ShotsQuestion): ShotsInput {
-  const { fly, rig: told, angler, lays = SEARCHED_LAYS, ...rest } = q;
-  const rig = rigFor(fly ?? 'dry', { ...DEFAULT_RIG, ...told });
+  const { fly = 'dry', rig: told, angler, lays = SEARCHED_LAYS, ...rest } = q;
+  const rig = rigFor(fly, { ...DEFAULT_RIG, ...told });
   const without = q.exclude?.lays ?? [];
   return {
     others: [],
     conditions: DULL,
     from: entriesOf(plan),
     castFrom: 'any-angle',
+    species: 'brown',
+    home: 1,
     ...rest,
+    fly,
     rig,
     leaderM: rig.leaderM,
     angler: { ...USUAL_ANGLER, ...angler },

@@ -10,7 +10,7 @@ import {
   passInto,
   type DriftResult,
 } from './drift-result';
-import { frameOf, linePlaces, startRun, step, throwOver, type Run } from './drift-run';
+import { frameOf, linePlaces, slackOf, startRun, step, throwOver, type Run } from './drift-run';
 
 /**
  * Drift of a floating fly on line and leader carried by the mean surface current. Line is an
@@ -32,6 +32,7 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
   if (input.film) out.film = [frameOf(run, 0, 0)];
   const lasting = lastingSteps(dt);
   const mendAt = input.mend ? Math.round(input.mend.atS / dt) : -1;
+  const takeAt = input.takeS === undefined ? -1 : Math.round(input.takeS / dt);
   let dragging = 0;
   let unknown = !landingWet;
   for (let n = 1; n <= steps; n++) {
@@ -44,6 +45,7 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
     out.dragMps[n] = drag;
     if (out.atFirstDrag === null && drag > MICRO_MPS) out.atFirstDrag = linePlaces(run);
     if (out.film) out.film.push(frameOf(run, n * dt, drag));
+    if (takeAt >= 0 && n <= takeAt) out.slackM = slackOf(run);
     dragging = drag > MICRO_MPS ? dragging + 1 : 0;
     if (input.stopAtDrag && dragging >= lasting) {
       cutShort(out, n + 1);
@@ -73,6 +75,7 @@ function emptyResult(count: number, run: Run): DriftResult {
     reason: null,
     status: 'ok',
     laid: linePlaces(run),
+    slackM: slackOf(run),
     stepM: run.stepM,
     leaderPlaces: Math.min(run.chain.n, Math.round(run.rig.leaderM / run.stepM) + 1),
     atFirstDrag: null,

@@ -10,6 +10,7 @@ import {
   type WaysOut,
 } from '../stalk/index';
 import { DRY_M, SOLID } from '../water/index';
+import { roomAhead, type RoomAhead } from './room-ahead';
 import { roomBehind, type Obstacle, type RoomBehind } from './room-behind';
 import { windOnCast, type WindOnCast } from './wind';
 import type { ShotsInput } from './shots-input';
@@ -21,7 +22,7 @@ export interface Stand {
   /** E, still, to the target; and the worst to another fish, weighed by what it is worth. */
   exposure: number;
   othersExposure: number;
-  /** Chance that nothing was alarmed on the way, and how long that takes, s. */
+  /** Chance that the target was not alarmed on the way, and how long that takes, s. */
   calm: number;
   waySeconds: number;
   wade: number;
@@ -29,6 +30,7 @@ export interface Stand {
   /** From straight below the fish (0) to straight above (pi). */
   angleRad: number;
   room: RoomBehind;
+  ahead: RoomAhead;
   wind: WindOnCast;
   sureM: number;
   easyM: number;
@@ -53,14 +55,15 @@ const FARTHEST = 1.1;
 
 const tipDistance = (a: Place, b: Place) => Math.hypot(a.xM - b.xM, a.yM - b.yM);
 
-/** Every place that can be reached and cast from; null when no start is open. Yields its progress. */
+/**
+ * Every place that can be reached and that some cast could be made from, before the cast is known; null
+ * when no start is open. Yields its progress.
+ */
 export function* standsFor(
   scene: Scene,
   input: ShotsInput,
-  landing: Place,
-  obstacles: readonly Obstacle[],
   keep?: StalkKeep,
-): Generator<number, Stand[] | null> {
+): Generator<number, StandBefore[] | null> {
   const question: StalkQuestion = {
     from: input.from,
     fish: [input.target, ...input.others],
@@ -78,7 +81,7 @@ export function* standsFor(
   if (!ways) return null;
   yield 0.25;
   const view = fishView(scene, input.target, input.conditions);
-  const out: Stand[] = [];
+  const out: StandBefore[] = [];
   const e = new Float64Array(POSTURES.length);
   const seen = new Float64Array(POSTURES.length);
   const { grid } = ways;
@@ -86,13 +89,9 @@ export function* standsFor(
     if (cell % (grid.nx * 4) === 0) yield 0.25 + (0.2 * cell) / (grid.nx * grid.ny);
     if (grid.closed[cell]) continue;
     const place = cellPlace(grid, cell);
-    const distanceM = tipDistance(place, landing);
-    if (distanceM < NEAREST_M || distanceM > FARTHEST * input.angler.landsWithinHalfMetreToM)
-      continue;
-    if (tipDistance(place, input.target) < NEAREST_M || leftOut(input, place)) continue;
-    const aimRad = Math.atan2(landing.yM - place.yM, landing.xM - place.xM);
-    const grassM = grassBefore(scene, place, aimRad);
-    if (!anyLay(input, grassM, distanceM)) continue;
+    const farM = FARTHEST * input.angler.landsWithinHalfMetreToM + AIM_OFF_M;
+    const toFishM = tipDistance(place, input.target);
+    if (toFishM < NEAREST_M || toFishM > farM || leftOut(input, place)) continue;
     movingExposuresInto(scene, view, place, input.angler.heightM, input.conditions, e, 0);
     const p = postureAt(input, e, ways, cell);
     if (p < 0) continue;
@@ -102,18 +101,40 @@ export function* standsFor(
       const weight = input.others[f - 1]!.weight ?? 1;
       othersExposure = Math.max(othersExposure, weight * seen[p]!);
     }
-    out.push(
-      standAt(scene, input, landing, obstacles, {
-        place,
-        posture: POSTURES[p]!,
-        exposure: e[p]!,
-        othersExposure,
-        calm: ways.calm[p * grid.nx * grid.ny + cell]!,
-        waySeconds: ways.seconds[p * grid.nx * grid.ny + cell]!,
-        wade: grid.wade[cell]!,
-        grassM,
-      }),
-    );
+    out.push({
+      place,
+      posture: POSTURES[p]!,
+      exposure: e[p]!,
+      othersExposure,
+      calm: ways.calmOfFirst[p * grid.nx * grid.ny + cell]!,
+      waySeconds: ways.seconds[p * grid.nx * grid.ny + cell]!,
+      wade: grid.wade[cell]!,
+    });
+  }
+  return out;
+}
+
+/** A fly is put down at most this far from the fish, m. */
+const AIM_OFF_M = 3;
+
+/** The places from which a cast to one landing place can be made. */
+export function standsAt(
+  scene: Scene,
+  input: ShotsInput,
+  landing: Place,
+  obstacles: readonly Obstacle[],
+  befores: readonly StandBefore[],
+): Stand[] {
+  const out: Stand[] = [];
+  for (const before of befores) {
+    const { place } = before;
+    const distanceM = tipDistance(place, landing);
+    if (distanceM < NEAREST_M || distanceM > FARTHEST * input.angler.landsWithinHalfMetreToM)
+      continue;
+    const aimRad = Math.atan2(landing.yM - place.yM, landing.xM - place.xM);
+    const grassM = grassBefore(scene, place, aimRad);
+    if (anyLay(input, grassM, distanceM))
+      out.push(standAt(scene, input, landing, obstacles, before, grassM));
   }
   return out;
 }
@@ -166,7 +187,7 @@ const CASTING_POSTURES: readonly Posture[] = ['stand', 'crouch', 'kneel'];
 
 export type StandBefore = Pick<
   Stand,
-  'place' | 'posture' | 'exposure' | 'othersExposure' | 'calm' | 'waySeconds' | 'wade' | 'grassM'
+  'place' | 'posture' | 'exposure' | 'othersExposure' | 'calm' | 'waySeconds' | 'wade'
 >;
 
 /** The rest of a stand, from the cast it would make to the landing place. */
@@ -176,6 +197,7 @@ export function standAt(
   landing: Place,
   obstacles: readonly Obstacle[],
   before: StandBefore,
+  grassM: number,
 ): Stand {
   const { place, posture } = before;
   const { angler, conditions } = input;
@@ -201,9 +223,11 @@ export function standAt(
   });
   return {
     ...before,
+    grassM,
     distanceM,
     angleRad: Math.abs(wrapAngle(towardAngler - down)),
     room,
+    ahead: roomAhead(scene, place, landing, posture, angler.heightM, angler.rodM, obstacles),
     wind,
     sureM: angler.landsWithinHalfMetreToM * SURE_SHARE[posture] * wind.distanceShare,
     easyM: angler.comfortableM * SURE_SHARE[posture] * wind.distanceShare,

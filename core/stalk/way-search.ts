@@ -34,6 +34,8 @@ export interface Costs {
   grid: WalkGrid;
   /** Weighed sum over fish of max(0, E + footfall - threshold). */
   alarm: Float64Array[];
+  /** The same for the first fish alone, unweighed: what its own calm hangs on. */
+  alarmOfFirst: Float64Array[];
   /** Cost of a second, and of a metre, in a cell. */
   perS: Float64Array[];
   perM: Float64Array[];
@@ -53,6 +55,7 @@ export function costsOf(grid: WalkGrid, seen: SeenField, how: Weighing): Costs {
   const costs: Costs = {
     grid,
     alarm: make(),
+    alarmOfFirst: make(),
     perS: make(),
     perM: make(),
     sPerM: make(),
@@ -69,9 +72,11 @@ export function costsOf(grid: WalkGrid, seen: SeenField, how: Weighing): Costs {
       const { fish, roughness } = seen.fish[f]!.view;
       const away = Math.sqrt((xM - fish.xM) ** 2 + (yM - fish.yM) ** 2);
       const heard = heardFrom(grid.loud[k]!, away, roughness, how.footfall);
-      for (let p = 0; p < N; p++)
-        costs.alarm[p]![k]! +=
-          how.weights[f]! * Math.max(0, e[p]! + heard * gaits[p]! - ALARM.threshold);
+      for (let p = 0; p < N; p++) {
+        const alarm = Math.max(0, e[p]! + heard * gaits[p]! - ALARM.threshold);
+        costs.alarm[p]![k]! += how.weights[f]! * alarm;
+        if (f === 0) costs.alarmOfFirst[p]![k] = alarm;
+      }
     }
     const wadeCost = wadingCost(grid, k, how);
     for (let p = 0; p < N; p++) {

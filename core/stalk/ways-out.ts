@@ -15,6 +15,8 @@ export interface WaysOut {
   cost: Float64Array;
   /** Chance that nothing weighed has been alarmed on the way: e^(-weighed alarm/tau), 0-1. */
   calm: Float64Array;
+  /** Chance that the first fish, whatever it is worth, has not been alarmed, 0-1. */
+  calmOfFirst: Float64Array;
   seconds: Float64Array;
 }
 
@@ -36,11 +38,13 @@ export function waysOut(ground: StalkContext, input: StalkQuestion): WaysOut | n
     POSTURES.flatMap((_, p) => starts.map((c) => p * cells + c)),
   );
   const calm = new Float64Array(cost.length);
+  const calmOfFirst = new Float64Array(cost.length);
   const seconds = new Float64Array(cost.length);
   for (const node of order) {
     const last = before[node]!;
     if (last < 0) {
       calm[node] = 1;
+      calmOfFirst[node] = 1;
       continue;
     }
     const p = Math.floor(last / cells);
@@ -50,8 +54,10 @@ export function waysOut(ground: StalkContext, input: StalkQuestion): WaysOut | n
     const alarm = 0.5 * (costs.alarm[p]![a]! + costs.alarm[q]![b]!);
     seconds[node] = seconds[last]! + s;
     calm[node] = calm[last]! * Math.exp((-s * alarm) / how.tauS);
+    const own = 0.5 * (costs.alarmOfFirst[p]![a]! + costs.alarmOfFirst[q]![b]!);
+    calmOfFirst[node] = calmOfFirst[last]! * Math.exp((-s * own) / how.tauS);
   }
-  return { grid, cost, calm, seconds };
+  return { grid, cost, calm, calmOfFirst, seconds };
 }
 
 /** Along the grid or across its corners, m. */

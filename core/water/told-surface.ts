@@ -1,5 +1,5 @@
 import { clamp, memoizeByObject, type Place } from '../grid/index';
-import { type BeatPlan } from '../formats/index';
+import { featuresOf, type BeatPlan } from '../formats/index';
 import { buildBed, SOLID, type Bed } from './bed';
 import { createChannel, type Channel } from './channel';
 import { frictionCoefficient } from './resistance';
@@ -43,6 +43,9 @@ export interface ToldSurface {
  */
 export const toldSurface = memoizeByObject((plan: BeatPlan): ToldSurface => {
   const told = createChannel(plan);
+  // Where no depth was taken there is nothing to shape the surface by.
+  if (![...featuresOf(plan, 'section'), ...featuresOf(plan, 'sounding')].length)
+    return { channel: told, roughness: 1, fallToldM: told.fallM, fallUsedM: told.fallM };
   const bed = buildBed(plan, SURFACE_CELL_M, told);
   const columns = columnsOf(bed, dischargeOf(plan));
   const evenFallM = told.fallM;

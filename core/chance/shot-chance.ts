@@ -1,0 +1,154 @@
+import { distanceToPolyline, type Place } from '../grid/index';
+import { CHANCE } from './constants';
+import { withinCovers, type Look, type LookTable } from './look-table';
+import { logistic, logit } from './normal';
+import { hookedIfTaken, type StrikeKind } from './strike';
+
+/** What of a cast the chance hangs on, once stand, aim and lay are known. Lengths m. */
+export interface CastFacts {
+  /** Chance that a fish is home at all; 1 where it is asked of a fish that is. */
+  home: number;
+  /** e^(-dose/tau) of the target alone, on the way. */
+  calmWay: number;
+  /** How well it sees the still angler at the stand, 0-1, and tau, s. */
+  exposure: number;
+  tauS: number;
+  distanceToFishM: number;
+  /** Of the cast: stand to landing, and what this angler lands within half a metre of now. */
+  distanceM: number;
+  sureM: number;
+  crossMps: number;
+  /** How well the fish's place is known. */
+  placeM: number;
+  cleanS: number;
+  lined: number;
+  strike: { kind: StrikeKind; tightS: number };
+}
+
+/** The factors that multiply to one cover's chance, and what follows. */
+export const PARTS = ['home', 'calm', 'seen', 'lands', 'clean', 'lined'] as const;
+export type Part = (typeof PARTS)[number];
+
+export interface ShotChance {
+  /** Chance of an honest look within three covers, with its band; of the first cover alone. */
+  value: number;
+  low: number;
+  high: number;
+  first: number;
+  parts: Record<Part, number>;
+  /** The part that costs most. */
+  heldBack: Part;
+  /** Chance of a hook once it takes, and the seconds to tighten. */
+  hooked: number;
+  tightS: number;
+  /** Each cover: how much of it stays undisturbed, and the look. */
+  undisturbed: number;
+  look: number;
+  sigmaM: number;
+  /** Share of casts whose fly drags within reach, and whose splash frightens. */
+  drag: number;
+  splash: number;
+}
+
+/** Scatter of the landing place, m, without what is not known of the fish's. */
+export function landingSigmaM(distanceM: number, sureM: number, crossMps: number): number {
+  const arm = (CHANCE.sigmaAtSureM * distanceM) / Math.max(0.1, sureM);
+  const wind =
+    (CHANCE.crossSpread * Math.max(0, Math.abs(crossMps) - CHANCE.crossFreeMps) * distanceM) / 10;
+  return Math.max(CHANCE.leastSigmaM, Math.hypot(arm, wind));
+}
+
+/** Chance that a still angler who casts once is not noticed. */
+export function coverCalm(exposure: number, distanceM: number, tauS: number): number {
+  const e = Math.min(0.999, exposure);
+  const degPerS = ((CHANCE.handMps / Math.max(0.5, distanceM)) * 180) / Math.PI;
+  const moving = (1 + 2 * CHANCE.armsShare * Math.min(1, degPerS / 5)) * (e / (1 - e));
+  const casting = moving / (1 + moving);
+  const still = CHANCE.coverS - CHANCE.armsS;
+  const dose =
+    CHANCE.armsS * Math.max(0, casting - CHANCE.noticed) + still * Math.max(0, e - CHANCE.noticed);
+  return Math.exp(-dose / tauS);
+}
+
+/** Chance that line, leader or tippet as laid frightens the fish. */
+export function linedChance(
+  laid: readonly Place[],
+  stepM: number,
+  rig: { tippetM: number; leaderM: number },
+  fish: Place,
+  sigmaM: number,
+  pace: { roughness: number; paceMps: number },
+): number {
+  const s2 = CHANCE.linedM ** 2 + 2 * sigmaM ** 2;
+  // Close water forgets, broken water hides: as the drag of a shadow.
+  const shown = (1 - 0.5 * pace.roughness) * (CHANCE.linedM / Math.sqrt(s2));
+  const upTo = (m: number) => Math.min(laid.length, Math.max(2, Math.round(m / stepM) + 1));
+  const [tippet, leader] = [upTo(rig.tippetM), upTo(rig.leaderM)];
+  const part = (from: number, to: number, p: number) => {
+    const places = laid.slice(Math.max(0, from - 1), to);
+    if (places.length < 2) return 1;
+    const x = distanceToPolyline(fish, places);
+    return 1 - p * shown * Math.exp(-(x * x) / s2);
+  };
+  return (
+    1 -
+    part(0, tippet, CHANCE.lined.tippet) *
+      part(tippet, leader, CHANCE.lined.leader) *
+      part(leader, laid.length, CHANCE.lined.line)
+  );
+}
+
+/** So long a drift asks nothing of the line: what the landing alone allows, s. */
+const FREE_S = 8;
+
+/** The chance of an honest look from one cast, by the table of its aim. */
+export function shotChance(table: LookTable, f: CastFacts): ShotChance {
+  const sigmaM = landingSigmaM(f.distanceM, f.sureM, f.crossMps);
+  const blurM = Math.hypot(sigmaM, f.placeM);
+  return chanceOf(table.at(f.cleanS, blurM), table.at(FREE_S, blurM).presented, sigmaM, f);
+}
+
+/** The same from a look that was simulated or looked up elsewhere; `landsBest`: with an endless drift. */
+export function chanceOf(look: Look, landsBest: number, sigmaM: number, f: CastFacts): ShotChance {
+  const seen = coverCalm(f.exposure, f.distanceToFishM, f.tauS);
+  const presented = Math.min(look.presented, landsBest);
+  const parts: ShotChance['parts'] = {
+    home: f.home,
+    calm: f.calmWay,
+    seen: Math.sqrt(seen),
+    lands: landsBest,
+    clean: landsBest > 0 ? presented / landsBest : 0,
+    lined: 1 - f.lined,
+  };
+  const own = presented * parts.lined * parts.seen;
+  const undisturbed = seen * (1 - f.lined) * (1 - look.splash) * (1 - CHANCE.dragged * look.drag);
+  const scale = CHANCE.leftOut * f.home * f.calmWay;
+  const value = scale * withinCovers(own, undisturbed, CHANCE.covers);
+  return {
+    value,
+    ...bandOf(value),
+    first: scale * own,
+    parts,
+    heldBack: PARTS.reduce((a, b) => (parts[b] < parts[a] ? b : a)),
+    hooked: hookedIfTaken(f.strike.tightS, f.strike.kind),
+    tightS: f.strike.tightS,
+    undisturbed,
+    look: own,
+    sigmaM,
+    drag: look.drag,
+    splash: look.splash,
+  };
+}
+
+/** The band of a chance: what its guesses leave open until a log narrows it. */
+export function bandOf(value: number): { low: number; high: number } {
+  if (value <= 0 || value >= 1) return { low: value, high: value };
+  return {
+    low: logistic(logit(value) + CHANCE.band.low),
+    high: logistic(logit(value) + CHANCE.band.high),
+  };
+}
+
+/** Chance of a look at the nth cover, given that none came before it: what one more is worth. */
+export const nextCover = (c: ShotChance, done: number): number =>
+  (done === 0 ? c.look : c.look * (1 - CHANCE.shared)) * c.undisturbed ** done;
