@@ -45,7 +45,7 @@ export function castFigures(
     others: [],
     seconds: 6,
   };
-  const { laid } = simulateDrift(scene.flow, driftInputOf(question));
+  const drift = simulateDrift(scene.flow, driftInputOf(question));
   const kept = createStalkKeep();
   let longest = 0;
   let found: ShotsFound | null = null;
@@ -67,7 +67,7 @@ export function castFigures(
   const warmMs = warm[3]!;
   const { candidates, simulated } = found!.looked;
   return {
-    nowMs: time(7, 10, () => void castNow(scene, question, laid)),
+    nowMs: time(7, 10, () => void castNow(scene, question, drift)),
     studyMs: time(5, 2, () => void castStudy(scene, question)),
     coldMs,
     warmMs,

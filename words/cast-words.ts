@@ -1,4 +1,7 @@
+import type { Part } from '../core/chance/index';
+import type { RoomAhead } from '../core/cast/index';
 import {
+  formatDepth,
   formatLength,
   formatSeconds,
   formatSpeed,
@@ -16,7 +19,6 @@ import type {
   RoomBehind,
   SnagKind,
   StructureKind,
-  Term,
   WindOnCast,
 } from '../core/cast/index';
 import type { FlyKind } from '../core/rig/index';
@@ -157,41 +159,45 @@ const UNSEEN = 0.05;
 
 /** What speaks for a shot. */
 export function forWords(r: Reason, units: UnitSystem): string {
-  const term = r.what as Term;
-  if (term === 'clean') return `clean for ${formatSeconds(r.value)}`;
-  if (term === 'unseen') return r.value < UNSEEN ? 'out of sight' : 'hardly seen';
-  if (term === 'way')
+  const part = r.what as Part;
+  if (part === 'clean') return `clean within its reach for ${formatSeconds(r.value)}`;
+  if (part === 'seen') return r.value < UNSEEN ? 'out of sight' : 'hardly seen';
+  if (part === 'calm')
     return r.value > 1 - UNSEEN
       ? 'the way there alarms nobody'
       : `calm ${inHundred(r.value)} on the way there`;
-  if (term === 'lining') return `line ${formatLength(r.value, units)} off the fish`;
-  if (term === 'angle') return 'a good angle';
-  if (term === 'distance') return `an easy cast, ${formatLength(r.value, units)}`;
-  if (term === 'room') return 'room behind';
-  return term === 'landing' ? 'slack water to land it in' : '';
+  if (part === 'lined') return `line ${formatLength(r.value, units)} off the fish`;
+  return part === 'lands' ? `an easy cast, ${formatLength(r.value, units)}` : '';
 }
 
 /** What speaks against it. */
 export function againstWords(r: Reason, units: UnitSystem): string {
-  const term = r.what as Term;
-  if (term === 'clean') return `drags at ${formatSeconds(r.value)}`;
-  if (term === 'unseen')
-    return r.about === 'others'
-      ? `another fish sees you, ${inHundred(r.value)}`
-      : `seen, ${inHundred(r.value)}`;
-  if (term === 'way') return `the way there leaves it calm only ${inHundred(r.value)}`;
-  if (term === 'lining')
-    return r.about === 'others'
-      ? `the line lies ${formatLength(r.value, units)} from another fish`
-      : `the line lies ${formatLength(r.value, units)} from the fish`;
-  if (term === 'angle') return `${angleWords(r.value).split(':')[0]}`;
-  if (term === 'distance') return `a long cast, ${formatLength(r.value, units)}`;
-  if (term === 'room') return `cast ${CASTS[r.about as CastKind]}`;
-  if (term === 'wind') return `wind ${formatSpeed(r.value, units)}`;
-  if (term === 'wading') return 'you must wade';
-  if (term === 'landing') return 'poor water to land it in';
-  return 'the line lies over wood or rock';
+  switch (r.what) {
+    case 'clean':
+      return r.value < NO_DWELL
+        ? 'it drags before the fish can have it'
+        : `clean within its reach for only ${formatSeconds(r.value)}`;
+    case 'seen':
+      return `seen while casting, ${inHundred(r.value)}`;
+    case 'calm':
+      return `the way there leaves it calm only ${inHundred(r.value)}`;
+    case 'lined':
+      return `the line lies ${formatLength(r.value, units)} from the fish`;
+    case 'lands':
+      return `lands off it too often at ${formatLength(r.value, units)}`;
+    case 'wind':
+      return `wind ${formatSpeed(r.value, units)}`;
+    case 'wading':
+      return 'you must wade';
+    case 'boughs':
+      return `${inHundred(r.value)} that the fly hangs up in the boughs`;
+    case 'landing':
+      return 'poor water to land it in';
+    default:
+      return 'the line lies over wood or rock';
+  }
 }
+const NO_DWELL = 0.3;
 
 const LOSES: Record<Alternative['what'], string> = {
   'straight-from-there': 'A straight line from the same stand',
@@ -215,6 +221,7 @@ export const NO_SHOTS_WORDS: Record<NoShots['reason'], string> = {
   'no-lay': 'Every lay has been left out. Allow one again.',
   'fish-on-land': 'The fish is on dry ground at this level.',
   'landing-on-land': 'The fly would land on dry ground. Drag the landing place into the water.',
+  'no-look': 'No cast from here offers an honest look.',
 };
 
 const SNAGS: Record<SnagKind, string> = {
@@ -246,20 +253,6 @@ export const WATER_NAMES: Record<CoverWater, string> = {
   'still-water': 'Still water',
 };
 
-export const TERM_NAMES: Record<Term, string> = {
-  clean: 'Long clean drift',
-  unseen: 'Unseen at the stand',
-  way: 'Unseen on the way',
-  lining: 'Line away from the fish',
-  angle: 'Angle',
-  distance: 'Short cast',
-  room: 'Room behind',
-  wind: 'Wind',
-  wading: 'Dry feet',
-  landing: 'Landing it',
-  snag: 'Clear of wood and rock',
-};
-
 /** So many rods: how lengths are told off on the bank. */
 export const inRods = (m: number, rodM: number) => `${(m / rodM).toFixed(1)} rods`;
 
@@ -274,3 +267,9 @@ export function towardWords(rad: number): string {
   if (deg < 247.5) return 'down the valley, toward true left';
   return deg < 292.5 ? 'toward true left' : 'up the valley, toward true left';
 }
+
+/** "boughs 60 cm over the water, 6 m out". */
+export const aheadText = (met: NonNullable<RoomAhead['met']>, units: UnitSystem): string =>
+  met.kind === 'boughs'
+    ? `boughs ${formatDepth(met.clearanceM, units)} over the water`
+    : `a ${met.kind}, ${formatLength(met.clearanceM, units)} high`;

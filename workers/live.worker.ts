@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { castNow, driftBand, driftInputOf, RUNS } from '../core/cast/index';
+import { castNow, driftBand, driftInputOf, RUNS, takeAt } from '../core/cast/index';
 import {
   createScene,
   exposureAt,
@@ -22,9 +22,15 @@ const worker: LiveWorker = {
   },
   cast(question, mend, runs) {
     const film = runs > RUNS.dragging;
-    const input = { ...driftInputOf(question), film, ...(mend && { mend }) };
+    const takeS = takeAt(water(), question);
+    const input = {
+      ...driftInputOf(question),
+      film,
+      ...(mend && { mend }),
+      ...(takeS !== undefined && { takeS }),
+    };
     const band = driftBand(water().flow, input, runs);
-    return { band, now: castNow(water(), question, band.best.laid) };
+    return { band, now: castNow(water(), question, band.best) };
   },
   ring(fish, posture, heightM, conditions) {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);

@@ -7,7 +7,7 @@ import type {
   Mend,
   PoolCover,
   Shot,
-  ShotAngler,
+  OrderAsked,
   ShotsQuestion,
   ShotsResult,
 } from '../core/cast/index';
@@ -32,7 +32,6 @@ import type {
   StalkStudy,
   WayStudyInput,
 } from '../core/stalk/index';
-import type { FlyKind } from '../core/rig/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
 
@@ -101,7 +100,7 @@ export interface StalkWorker {
   study(input: WayStudyInput): StalkStudy;
   farBank(input: StalkInput): FarBank;
   /** Which fish first, of up to eight; a stand for each. A second or so. */
-  order(fish: Fish[], input: StalkInput, how: { angler: ShotAngler; fly: FlyKind }): FishInOrder;
+  order(fish: Fish[], input: StalkInput, how: OrderAsked): FishInOrder;
   /** One cast to begin from; null when nothing can be cast from anywhere. Some tenths of a second. */
   quickShot(question: ShotsQuestion): Shot | null;
 }

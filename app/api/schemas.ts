@@ -1,3 +1,4 @@
+import { HEAT_SCHOOLS } from '@/core/day/index';
 import { boolean, mixed, number, object, string } from 'yup';
 import { SPECIES } from '@/core/fish/index';
 import { METHODS } from '@/core/lies/index';
@@ -135,6 +136,7 @@ const guess = (what: string, key: keyof typeof NOTICING_RANGE) =>
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
   waterTempC: figure('Water temperature', 'waterTempC').nullable(),
+  legalLimitC: figure('The legal limit', 'legalLimitC').nullable(),
   anglerHeightM: figure('Your height', 'anglerHeightM'),
   anglerMassKg: figure('Your weight', 'anglerMassKg'),
   maxWadeM: figure('Your wading limit', 'maxWadeM'),
@@ -144,14 +146,23 @@ export const settingsSchema = object({
   comfortableM: figure('Your comfortable distance', 'comfortableM'),
   methods: object({
     holding: oneOf('Where fish hold', METHODS).required(),
-    castFrom: oneOf('From where to cast', ['any-angle', 'below', 'above']).required(),
+    castFrom: oneOf('From where to cast', [
+      'any-angle',
+      'below',
+      'above',
+      'straight-above',
+    ]).required(),
     stay: oneOf('How long to stay', ['computed', 'three-casts', 'its-rhythm']).required(),
     round: oneOf('One method or a round', ['round', 'one-method']).required(),
+    // Absent in what devices kept since before these were asked.
+    landing: oneOf('How the fly lands', ['soft', 'hard-draws']),
+    worth: oneOf('What a look is worth', ['even', 'largest']),
+    working: oneOf('Which way to work', ['up-current', 'down-current']),
     wading: oneOf('Wading', ['never-unless', 'for-the-angle']).required(),
     dropper: oneOf('The dropper', ['cut-when-up', 'keep']).required(),
     hiding: oneOf('Hiding', ['creep', 'screen']).required(),
     wind: oneOf('Wind', ['tilt', 'heavier-line', 'change-sides']).required(),
-    heat: oneOf('Heat', ['kinder', 'legal']).required(),
+    heat: oneOf('Heat', HEAT_SCHOOLS).required(),
   })
     .default(undefined)
     .noUnknown(),

@@ -1,7 +1,9 @@
 'use client';
 
 import { useState } from 'react';
+import { heatAt } from '@/core/day/index';
 import { TOTAL_PER_FORK } from '@/core/fish/index';
+import { heatText } from '@/words/heat-words';
 import { type QuickAnswers, type QuickCover, type QuickEdge } from '@/core/lies/index';
 import { seasonAt } from '@/core/lies/season';
 import { paceWord } from '@/core/units/index';
@@ -76,7 +78,12 @@ export function QuickReadPage({
     deeper: null,
   }));
   const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));
-  const reading = useQuickReading(told);
+  const heat = heatAt(told.waterTempC, {
+    school: settings.methods.heat,
+    species: told.species,
+    legalC: settings.legalLimitC,
+  });
+  const reading = useQuickReading({ ...told, tooWarm: heat.kind === 'none' });
   const kept = useReads(reads);
   const saving = useQueue();
   const [justKept, setJustKept] = useState(false);
@@ -144,6 +151,12 @@ export function QuickReadPage({
         onPin={pin}
         onDrop={(read) => kept.drop(read.id)}
       />
+      {heat.kind !== 'fine' &&
+        heatText(heat, told.waterTempC, units).map((line) => (
+          <p key={line} role="status" data-part="heat">
+            {line}
+          </p>
+        ))}
       <ReadResult
         reading={reading}
         units={units}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { NO_FISHING_FROM_C } from '@/core/fish/index';
+import { NO_FISHING_FROM_C } from '@/core/day/index';
 import type { Advice, QuickReading } from '@/core/lies/index';
 import { formatTemp, type UnitSystem } from '@/core/units/index';
 import { LargePebble, Pebble } from '@/drawing/pebble';
@@ -26,7 +26,7 @@ const ADVICE_WORDS: Record<Exclude<Advice, 'leave-warm'>, string> = {
 
 const adviceText = (a: Advice, units: UnitSystem) =>
   a === 'leave-warm'
-    ? `The water is ${formatTemp(NO_FISHING_FROM_C, units)} or more: leave them be, whatever rises.`
+    ? `The water is ${formatTemp(NO_FISHING_FROM_C, units)} or more: leave them be, whatever rises. Look for cooler water: springs, shade, higher up, the first hours after dawn.`
     : ADVICE_WORDS[a];
 
 const verdict = (rating: number, warm: boolean) =>

@@ -1,7 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { convert, formatLength, parseFigure, parseLengthM } from '@/core/units/index';
+import {
+  convert,
+  formatLength,
+  formatTemp,
+  parseFigure,
+  parseLengthM,
+  parseTempC,
+  tempUnit,
+} from '@/core/units/index';
 import { SETTING_RANGE, type Settings } from '@/core/log/index';
 import { Choice } from '@/ui/choice';
 import { FigureField } from '@/ui/figure-field';
@@ -201,8 +209,7 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
       </Row>
       <h2>Methods</h2>
       <p>
-        Where good anglers differ. Read uses the first, Stalk wading and hiding; the others are read
-        as the steps that use them are built: until then such a choice is kept and changes nothing.
+        Where good anglers differ. Each choice acts at once in the steps it speaks of.
       </p>
       {METHOD_ROWS.map((row) => (
         <Row
@@ -228,6 +235,27 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
           />
         </Row>
       ))}
+      {now.methods.heat === 'legal' && (
+        <Row
+          why="What your own water's rules say; never above what no advice is given from."
+          changed={now.legalLimitC !== null}
+          back="None entered: the kinder limit"
+          onBack={() => void change({ legalLimitC: null })}
+        >
+          <FigureField
+            id="legalLimitC"
+            label="Legal limit of your water"
+            unit={tempUnit(units)}
+            value={
+              now.legalLimitC === null
+                ? ''
+                : formatTemp(now.legalLimitC, units).replace(/ \S+$/, '')
+            }
+            parse={(text) => parseTempC(text, units)}
+            onKeep={(c) => void change({ legalLimitC: Math.round(100 * c) / 100 })}
+          />
+        </Row>
+      )}
     </div>
   );
 }

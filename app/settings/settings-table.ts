@@ -1,4 +1,5 @@
-import { KINDER_LIMIT_C } from '@/core/fish/index';
+import { KINDER_LIMIT_C } from '@/core/day/index';
+import { formatTemp } from '@/core/units/index';
 import type { Settings } from '@/core/log/index';
 
 type Methods = Settings['methods'];
@@ -30,8 +31,13 @@ export const METHOD_ROWS: readonly MethodRow[] = [
       ['any-angle', 'any side with an angle', 'most water'],
       ['below', 'from below', 'rough water, fish facing up'],
       ['above', 'from above, feeding down', 'flat, clear water'],
+      [
+        'straight-above',
+        'straight above, the fly before the line',
+        'a fish that is lined from every side',
+      ],
     ],
-    why: 'All three avoid dead below and dead above; an angle is what counts.',
+    why: 'All but the last avoid dead below and dead above; an angle is what counts.',
   },
   {
     key: 'stay',
@@ -44,13 +50,31 @@ export const METHOD_ROWS: readonly MethodRow[] = [
     why: 'It is shown beside the other two, so nothing is lost.',
   },
   {
-    key: 'round',
-    question: 'One method or a round',
+    key: 'landing',
+    question: 'How the fly lands',
     schools: [
-      ['round', 'a round', 'nymph, then dry, then streamer through one piece'],
-      ['one-method', 'keep to one', 'a day of one mind'],
+      ['soft', 'softly, or it frightens', 'most fish, still water'],
+      ['hard-draws', 'with a plop, which draws', 'fish that wait for what falls off the bank'],
     ],
-    why: 'Least disturbing first leaves the piece unspoilt for the next.',
+    why: 'A hard landing frightens more fish than it calls.',
+  },
+  {
+    key: 'worth',
+    question: 'Which of several fish first',
+    schools: [
+      ['even', 'most looks in all', 'every fish counts alike'],
+      ['largest', 'the largest first', 'one fish is the day'],
+    ],
+    why: 'It wastes none; the other may spoil the rest for one.',
+  },
+  {
+    key: 'working',
+    question: 'Which way to work the water',
+    schools: [
+      ['up-current', 'up-current', 'fish that face up, clear water'],
+      ['down-current', 'down-current', 'stained or quick water, a swung fly'],
+    ],
+    why: 'Fish face up-current: one comes from behind them.',
   },
   {
     key: 'wading',
@@ -93,7 +117,12 @@ export const METHOD_ROWS: readonly MethodRow[] = [
     key: 'heat',
     question: 'Heat',
     schools: [
-      ['kinder', `stop at the kinder limit, ${KINDER_LIMIT_C} °C`, 'all trout'],
+      [
+        'kinder',
+        `stop at the kinder limit, ${formatTemp(KINDER_LIMIT_C, 'metric')}, ${formatTemp(KINDER_LIMIT_C, 'us')}`,
+        'all trout',
+      ],
+      ['species', 'on with care to the limit of the species', 'brown and rainbow trout'],
       ['legal', 'stop at the legal limit', 'only where you entered one'],
     ],
     why: 'A fish played in warm water may die out of sight. Local closures decide in any case.',

@@ -2,7 +2,7 @@ import type { LayKind } from './lays';
 import { layReachM } from './lays';
 import type { RoomAhead } from './room-ahead';
 import { castFor, type CastKind, type RoomBehind } from './room-behind';
-import { mayCastAt } from './shot-terms';
+import { mayCastAt, type CastFrom } from './shot-terms';
 import { layOverGrass } from './stands';
 
 /** Where a cast would be made from, as far as that decides whether it can be made. */
@@ -36,11 +36,11 @@ export type CastAllowed = { cast: CastKind; refusal: null } | { cast: null; refu
 export function castAllowed(
   spot: CastSpot,
   lay: LayKind,
-  { rodM, leaderM }: { rodM: number; leaderM: number },
+  { rodM, leaderM, from }: { rodM: number; leaderM: number; from?: CastFrom },
 ): CastAllowed {
   const no = (refusal: CastRefusal): CastAllowed => ({ cast: null, refusal });
   const { angleRad, distanceM, grassM, room } = spot;
-  if (angleRad !== null && !mayCastAt(angleRad, lay)) return no('straight');
+  if (angleRad !== null && !mayCastAt(angleRad, lay, from)) return no('straight');
   if (distanceM > layReachM(lay, rodM, leaderM)) return no('beyond-reach');
   const bankLay = lay === 'bank-lay';
   if (!layOverGrass(grassM, distanceM, bankLay, rodM, leaderM))

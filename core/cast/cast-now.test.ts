@@ -22,6 +22,8 @@ import {
   type CastQuestion,
 } from './index';
 
+const NOTHING_LAID = { cleanS: 0, laid: [] };
+
 const scene = createScene(plan(), stream(0.4, 0.5));
 const target: Fish = {
   id: 'one',
@@ -47,7 +49,7 @@ const question = (more: Partial<CastQuestion> = {}): CastQuestion => ({
 });
 const now = (more: Partial<CastQuestion> = {}) => {
   const q = question(more);
-  return castNow(scene, q, simulateDrift(scene.flow, driftInputOf(q)).laid);
+  return castNow(scene, q, simulateDrift(scene.flow, driftInputOf(q)));
 };
 
 describe('what follows the pointer', () => {
@@ -200,7 +202,7 @@ describe('what can be thrown is one rule', () => {
   const searched = (q: CastQuestion) =>
     SEARCHED_LAYS.filter(
       (lay) =>
-        castAllowed(castNow(scene, { ...q, lay }, []), lay.kind, {
+        castAllowed(castNow(scene, { ...q, lay }, NOTHING_LAID), lay.kind, {
           rodM: q.angler.rodM,
           leaderM: DEFAULT_RIG.leaderM,
         }).cast !== null,
@@ -214,8 +216,11 @@ describe('what can be thrown is one rule', () => {
     const row = castStudy(scene, below).rows.find((r) => r.lay.kind === 'reach')!;
     expect(row.refusal).toBe('straight');
     expect(
-      castNow(scene, { ...below, lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 } }, [])
-        .refusal,
+      castNow(
+        scene,
+        { ...below, lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 } },
+        NOTHING_LAID,
+      ).refusal,
     ).toBe('straight');
   });
   it('the list of lays, the drag and the search agree from anywhere, and a pinned search finds only what is offered', () => {

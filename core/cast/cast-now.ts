@@ -1,5 +1,25 @@
 import { distanceToPolyline, wrapAngle, type Place } from '../grid/index';
-import type { Conditions, Fish, Posture, Scene } from '../sight/index';
+import {
+  CHANCE,
+  chanceOf,
+  comesAt,
+  dwellAt,
+  landingSigmaM,
+  linedByChord,
+  linedChance,
+  lookAt,
+  placeIn,
+  tightFromSlackS,
+  type ShotChance,
+} from '../chance/index';
+import {
+  exposureAt,
+  fishView,
+  type Conditions,
+  type Fish,
+  type Posture,
+  type Scene,
+} from '../sight/index';
 import type { FlowField } from '../water/index';
 import { DEFAULT_RIG, type Rig } from '../rig/index';
 import { bestMend, type BestMend } from './best-mend';
@@ -13,7 +33,9 @@ import { laneThrough, leadFor, nearestOnLane, type Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
 import { castAllowed, type CastRefusal } from './cast-allowed';
 import { obstaclesOf, roomBehind, type CastKind, type RoomBehind } from './room-behind';
-import { SEARCHED_LAYS, type ShotAngler } from './shots-input';
+import { roomAhead, type RoomAhead } from './room-ahead';
+import { targetWater, type DriftKnown, type TargetWater } from './shot-candidate';
+import { SEARCHED_LAYS, type ShotAngler, type ShotsInput } from './shots-input';
 import type { DriftInput } from './drift-input';
 import { grassBefore, liesOverSolid, SURE_SHARE } from './stands';
 import { windOnCast, type WindOnCast, type WindSchool } from './wind';
@@ -31,7 +53,15 @@ export interface CastQuestion {
   others: readonly Fish[];
   rig?: Rig;
   seconds: number;
+  /** What the chance of it hangs on beside the cast; absent: only the drift is asked. */
+  chance?: ChanceAsked;
 }
+
+/** What is known of the fish beside where it lies: the chance that it is home, and calm when one stands there. */
+export type ChanceAsked = Pick<
+  ShotsInput,
+  'fly' | 'species' | 'home' | 'waterTempC' | 'unmarked' | 'landingDraws' | 'alarm'
+> & { calmWay: number };
 
 /** Everything about a cast that follows the pointer. */
 export interface CastNow {
@@ -53,6 +83,11 @@ export interface CastNow {
   wind: WindOnCast;
   falseCast: FalseCast | null;
   snag: boolean;
+  ahead: RoomAhead;
+  /** The chance of an honest look as the drift has it; null without a fish or without what it hangs on. */
+  chance: ShotChance | null;
+  /** Clean seconds within reach, and what the fish needs; null as above. */
+  dwell: { hasS: number; needsS: number } | null;
   grassM: number;
   /** Plan angle to strike in: with the local current at the fish. */
   strikeRad: number | null;
@@ -69,6 +104,8 @@ export interface LayRow {
   firstWakeS: number | null;
   passesFish: DriftResult['passesFish'];
   known: boolean;
+  /** Chance of an honest look within three covers; null where that is not asked, or it cannot be thrown. */
+  value: number | null;
 }
 
 /** What is asked once the pointer rests. */
@@ -93,7 +130,83 @@ export const driftInputOf = (q: CastQuestion): DriftInput => ({
   }),
 });
 
-export function castNow(scene: Scene, q: CastQuestion, laid: readonly Place[]): CastNow {
+/** What every cast at one fish shares, kept for the fish asked about last: the free flies round it. */
+const heldWaters = new WeakMap<FlowField, { key: string; water: TargetWater }>();
+
+export function waterAt(scene: Scene, q: CastQuestion): TargetWater | null {
+  if (!q.target || !q.chance) return null;
+  const { calmWay: _calm, home: _home, ...asked } = q.chance;
+  const key = JSON.stringify([q.target, asked, q.conditions.turbidityNtu ?? 0, roughKey(q)]);
+  const held = heldWaters.get(scene.flow);
+  if (held?.key === key) return held.water;
+  const input = { ...asked, home: 1, target: q.target, conditions: q.conditions };
+  const water = targetWater(scene, input);
+  heldWaters.set(scene.flow, { key, water });
+  return water;
+}
+const roughKey = (q: CastQuestion) => Math.round(10 * q.conditions.windMps);
+
+/** When the fish would take a fly that lands there, s; undefined without a fish that is asked about. */
+export function takeAt(scene: Scene, q: CastQuestion): number | undefined {
+  const water = waterAt(scene, q);
+  if (!water) return undefined;
+  const k = placeIn(water.map, q.landing.xM, q.landing.yM);
+  return ((k < 0 ? null : comesAt(water.map, k)) ?? 0) + water.map.reach.needS;
+}
+
+/** The chance of this very cast, one blur of the kept map: it follows the pointer. */
+function chanceNow(
+  scene: Scene,
+  q: CastQuestion,
+  known: DriftKnown,
+  cast: { distanceM: number; sureM: number; crossMps: number },
+): { chance: ShotChance; dwell: NonNullable<CastNow['dwell']> } | null {
+  const water = waterAt(scene, q);
+  if (!water) return null;
+  const { target, chance, stand, landing } = q;
+  const sigmaM = landingSigmaM(cast.distanceM, cast.sureM, cast.crossMps);
+  const blurM = Math.hypot(sigmaM, water.placeM);
+  const rig = q.rig ?? DEFAULT_RIG;
+  const view = fishView(scene, target!, q.conditions);
+  const heightM = q.angler.heightM;
+  const at = { xM: stand.xM, yM: stand.yM, posture: q.posture, heightM };
+  const exposure = exposureAt(scene, view, at, q.conditions);
+  const slackM = known.slackM ?? 1;
+  const facts = {
+    home: chance!.home,
+    calmWay: chance!.calmWay,
+    exposure,
+    tauS: water.tauS,
+    distanceToFishM: Math.hypot(stand.xM - target!.xM, stand.yM - target!.yM),
+    distanceM: cast.distanceM,
+    sureM: cast.sureM,
+    crossMps: cast.crossMps,
+    placeM: water.placeM,
+    cleanS: known.cleanS,
+    lined: known.laid
+      ? linedChance(known.laid, known.stepM!, rig, target!, sigmaM, water)
+      : linedByChord(landing, stand, rig, target!, sigmaM, water),
+    strike: { kind: water.strike, tightS: known.tightS ?? tightFromSlackS(slackM) },
+  };
+  const look = lookAt(water.map, landing, known.cleanS, blurM);
+  const free = lookAt(water.map, landing, FREE_S, blurM).presented;
+  const k = placeIn(water.map, landing.xM, landing.yM);
+  return {
+    chance: chanceOf(look, free, sigmaM, facts),
+    dwell: {
+      hasS: k < 0 ? 0 : dwellAt(water.map, k, known.cleanS),
+      needsS: water.map.reach.needS,
+    },
+  };
+}
+const FREE_S = 8;
+
+export function castNow(
+  scene: Scene,
+  q: CastQuestion,
+  drift: DriftKnown & { laid: readonly Place[] },
+): CastNow {
+  const { laid } = drift;
   const { stand, landing, target, angler } = q;
   const aimRad = Math.atan2(landing.yM - stand.yM, landing.xM - stand.xM);
   const distanceM = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM);
@@ -111,7 +224,16 @@ export function castNow(scene: Scene, q: CastQuestion, laid: readonly Place[]): 
   const angleRad = target && angleOff(stand, target);
   const grassM = grassBefore(scene, stand, aimRad);
   const rod = { rodM: angler.rodM, leaderM };
-  const { cast, refusal } = castAllowed({ distanceM, angleRad, grassM, room }, q.lay.kind, rod);
+  const ahead = roomAhead(scene, stand, landing, q.posture, angler.heightM, angler.rodM);
+  const spot = { distanceM, angleRad, grassM, room, ahead };
+  const { cast, refusal } = castAllowed(spot, q.lay.kind, rod);
+  const sureM =
+    angler.landsWithinHalfMetreToM *
+    SURE_SHARE[q.posture] *
+    wind.distanceShare *
+    LAY_PRECISION[q.lay.kind] *
+    (cast === 'side' ? CHANCE.sideCast : 1);
+  const told = chanceNow(scene, q, drift, { distanceM, sureM, crossMps: wind.crossMps });
   let lines: CastNow['lines'] = null;
   for (const o of q.others) {
     const awayM = distanceToPolyline(o, laid);
@@ -119,11 +241,7 @@ export function castNow(scene: Scene, q: CastQuestion, laid: readonly Place[]): 
   }
   return {
     distanceM,
-    sureM:
-      angler.landsWithinHalfMetreToM *
-      SURE_SHARE[q.posture] *
-      wind.distanceShare *
-      LAY_PRECISION[q.lay.kind],
+    sureM,
     angleRad,
     liningM: target && distanceToPolyline(target, laid),
     lines,
@@ -135,6 +253,9 @@ export function castNow(scene: Scene, q: CastQuestion, laid: readonly Place[]): 
     wind,
     falseCast: target && falseCast(stand, landing, target, q.others),
     snag: liesOverSolid(scene, stand, landing),
+    ahead,
+    chance: told?.chance ?? null,
+    dwell: told?.dwell ?? null,
     grassM,
     strikeRad: target && wrapAngle(target.headingRad + Math.PI),
   };
@@ -163,10 +284,11 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
   const { target, angler, stand, landing } = q;
   const input = driftInputOf(q);
   const leaderM = (q.rig ?? DEFAULT_RIG).leaderM;
-  const now = castNow(scene, q, [stand, landing]);
+  const now = castNow(scene, q, { cleanS: 0, laid: [landing, stand], stepM: 1 });
+  const takeS = takeAt(scene, q);
   const rows = laysBeside(q.lay).map((lay): LayRow => {
     const tip = castTip(stand, landing, angler.rodM, lay.kind);
-    const own = { ...input, lay, tip };
+    const own = { ...input, lay, tip, ...(takeS !== undefined && { takeS }) };
     const { best, cleanS } = driftBand(flow, { ...FINENESS.quick, ...own }, RUNS.settled, false);
     const { cast, refusal } = castAllowed(now, lay.kind, { rodM: angler.rodM, leaderM });
     return {
@@ -178,12 +300,16 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
       firstWakeS: best.firstWakeS,
       passesFish: best.passesFish,
       known: best.status === 'ok',
+      value: cast ? (castNow(scene, { ...q, lay }, best).chance?.value ?? null) : null,
     };
   });
   return {
     lead: target && leadFor(flow, target),
     rows: rows.sort(
-      (a, b) => Number(b.by !== null) - Number(a.by !== null) || b.cleanS.best - a.cleanS.best,
+      (a, b) =>
+        Number(b.by !== null) - Number(a.by !== null) ||
+        (b.value ?? 0) - (a.value ?? 0) ||
+        b.cleanS.best - a.cleanS.best,
     ),
     mend: bestMend(flow, input),
     leadAway: target && leadAway(scene, stand, target, q.others),

@@ -25,7 +25,7 @@ import {
   type ShotContext,
 } from './shot-candidate';
 import { simulateDrift } from './simulate-drift';
-import { standsAt, standsFor, type Stand } from './stands';
+import { STAND_STEP_M, standsAt, standsFor, type Stand } from './stands';
 import { tightenSeconds } from './tighten-line';
 import { alternatives, type Alternative } from './alternatives';
 import type { WindOnCast } from './wind';
@@ -107,7 +107,7 @@ interface Effort {
   anyChance?: boolean;
   asksHelp?: boolean;
 }
-const WHOLE: Effort = { coarse: 1200, fine: 100, round: 6, pickDiverse: 5, asksHelp: true };
+const WHOLE: Effort = { coarse: 900, fine: 90, round: 6, pickDiverse: 5, asksHelp: true };
 /** One cast to begin from, on a wide grid of stands. */
 const QUICK: Effort = { coarse: 60, fine: 12, round: 0, pickDiverse: 1, anyChance: true };
 const QUICK_STAND_STEP_M = 1;
@@ -201,8 +201,10 @@ function* search(
   if (!befores) return no('no-start');
   const obstacles = obstaclesOf(scene.plan);
   const stands = new Map<Aim, Stand[]>();
-  for (const aim of ground.aims) {
-    stands.set(aim, standsAt(scene, input, aim.place, obstacles, befores));
+  // Every place for the first aim, half of them for the others: the best are looked round again.
+  for (const [a, aim] of ground.aims.entries()) {
+    const from = a === 0 ? befores : befores.filter((s) => isLookedAt(s, a, input));
+    stands.set(aim, standsAt(scene, input, aim.place, obstacles, from));
     yield 0.45;
   }
   looked.stands = befores.length;
@@ -243,6 +245,11 @@ function* search(
     landing: told[0]!.landing,
     looked,
   };
+}
+
+/** Thinned by x alone, so that a mirrored stream is thinned alike. */
+function isLookedAt({ place }: { place: Place }, aim: number, input: ShotsInput): boolean {
+  return Math.abs(Math.round(place.xM / (input.standStepM ?? STAND_STEP_M))) % 2 === aim % 2;
 }
 
 /** Every aim, stand and lay by the quick estimate; of each the best, spaced. */
@@ -292,10 +299,7 @@ function upperBound({ fish }: ShotContext, c: Candidate, boundS: number): number
   const blurM = Math.hypot(chance.sigmaM, fish.placeM);
   const look = aim.table.at(boundS, blurM).presented * chance.parts.lined * chance.parts.seen;
   const value =
-    CHANCE.leftOut *
-    chance.parts.home *
-    chance.parts.calm *
-    withinCovers(look, chance.undisturbed, CHANCE.covers);
+    CHANCE.leftOut * chance.parts.calm * withinCovers(look, chance.undisturbed, CHANCE.covers);
   return c.order + (value - chance.value) * chance.hooked;
 }
 
@@ -339,7 +343,7 @@ export function spaced(list: Candidate[], most: number, apartM: number): Candida
   if (apartM === 0) return list.slice(0, most);
   const out: Candidate[] = [];
   for (const c of list) {
-    if (out.length === most) break;
+    if (out.length >= most) break;
     const p = c.stand.place;
     let free = true;
     for (const o of out) {
@@ -395,7 +399,7 @@ export function pickDiverse(list: readonly Candidate[], most = WHOLE.pickDiverse
     near(a, b) && (a.lay.kind === b.lay.kind || alikeLays(a.lay.kind, b.lay.kind));
   for (const same of [near, alike]) {
     for (const c of sorted) {
-      if (out.length === most) break;
+      if (out.length >= most) break;
       const used = out.filter((o) => o.lay.kind === c.lay.kind).length;
       if (used < 2 && c.order >= worthShowing(sorted[0]!.order) && !out.some((o) => same(o, c)))
         out.push(c);

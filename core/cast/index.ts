@@ -29,7 +29,7 @@ export {
   type SequenceReason,
   type SequenceTarget,
 } from './sequence-targets';
-export { orderOfFish, type FishInOrder } from './order-of-fish';
+export { orderOfFish, type FishInOrder, type OrderAsked } from './order-of-fish';
 
 // Where to stand, how to lay the line, how far to lead.
 export {
@@ -97,11 +97,13 @@ export {
 } from './covers';
 export {
   castNow,
+  takeAt,
   castStudy,
   driftInputOf,
   sameLay,
   type CastNow,
   type CastQuestion,
+  type ChanceAsked,
   type CastStudy,
   type LayRow,
 } from './cast-now';

@@ -8,14 +8,28 @@ import {
   type StalkKeep,
 } from '../stalk/index';
 import { quickShot, type Shot } from './find-shots';
-import { sequenceTargets, type Sequence, type SequenceTarget } from './sequence-targets';
-import type { ShotAngler } from './shots-input';
+import {
+  afterCovers,
+  sequenceTargets,
+  type Sequence,
+  type SequenceTarget,
+} from './sequence-targets';
+import type { ShotAngler, ShotsQuestion } from './shots-input';
 
 /** Ways to stands that may never be walked are asked on this grid, m. */
 const COARSE_M = 0.5;
 
+export interface OrderAsked {
+  angler: ShotAngler;
+  fly: FlyKind;
+  /** What is known of each fish beside where it lies, by its id: home, species, water. */
+  fishes?: Record<string, Pick<ShotsQuestion, 'home' | 'species' | 'waterTempC'>>;
+  /** What a look at a fish is worth, by its id; 1 where nothing is said. */
+  worth?: Record<string, number>;
+}
+
 export interface FishInOrder extends Omit<Sequence, 'shots'> {
-  /** Expected number of honest shots, at fish that are still calm. */
+  /** Expected number of fish that get an honest look. */
   expected: number;
   /** The cast to begin from, by fish; null: nothing can be cast at it from anywhere, and it comes last. */
   shots: (Shot | null)[];
@@ -23,14 +37,14 @@ export interface FishInOrder extends Omit<Sequence, 'shots'> {
 
 /**
  * Which of several fish first: a cast to begin from for each (the quick search), the way to its stand
- * and what that leaves of the others' calm, then the order with the most honest shots. `how` is the way
+ * and what that leaves of the others' calm, then the order in which most of them get an honest look. `how` is the way
  * as it would be asked for; its end is taken from each cast. Up to eight fish; a second or so.
  */
 export function orderOfFish(
   scene: Scene,
   fish: readonly Fish[],
   how: StalkInput,
-  { angler, fly }: { angler: ShotAngler; fly: FlyKind },
+  { angler, fly, fishes = {}, worth = {} }: OrderAsked,
   keep: StalkKeep = createStalkKeep(),
 ): FishInOrder {
   const start = 'xM' in how.from ? how.from : how.from[0]!;
@@ -43,6 +57,7 @@ export function orderOfFish(
         others: fish.filter((f) => f !== target),
         angler,
         fly,
+        ...fishes[target.id],
         from,
         conditions,
         ...(wading && { wading }),
@@ -57,7 +72,14 @@ export function orderOfFish(
   const seeing = fish.filter((_, i) => shots[i] !== null);
   const targets = fish.map((target, i): SequenceTarget => {
     const shot = shots[i];
-    const none = { fish: target, stand: start, calmOf: fish.map(() => 0) };
+    const none = {
+      fish: target,
+      stand: start,
+      calmOf: fish.map(() => 0),
+      value: 0,
+      hooked: 0,
+      spooked: 0,
+    };
     if (!shot) return none;
     const to = { ...how, fish: seeing, to: shot.stand, endPosture: shot.posture, via: [] };
     const input = { ...to, cellM: COARSE_M };
@@ -65,7 +87,14 @@ export function orderOfFish(
     // A stand that no way leads to leaves nobody calm: it comes last.
     if (way.kind !== 'way') return none;
     const calm = new Map(way.calm.map((c) => [c.fishId, c.best]));
-    return { fish: target, stand: shot.stand, calmOf: fish.map((g) => calm.get(g.id) ?? 0) };
+    return {
+      fish: target,
+      stand: shot.stand,
+      calmOf: fish.map((g) => calm.get(g.id) ?? 0),
+      value: shot.chance.found,
+      worth: worth[target.id] ?? 1,
+      ...afterCovers(shot.chance),
+    };
   });
   const { shots: expected, ...sequence } = sequenceTargets(scene, targets, start);
   return { ...sequence, expected, shots };

@@ -20,8 +20,8 @@ it('the quick search finds a cast nearly as good as the whole one, by the same r
   const quick = quickShot(scene, { target: fish('a', 12) })!;
   const whole = findShots(beat, flow, { target: fish('a', 12) });
   if (whole.kind !== 'shots') throw new Error('shots were expected');
-  expect(quick.total).toBeGreaterThan(0.9 * whole.shots[0]!.total);
-  expect(quick.total).toBeLessThanOrEqual(whole.shots[0]!.total + 1e-9);
+  expect(quick.order).toBeGreaterThan(0.75 * whole.shots[0]!.order);
+  expect(quick.order).toBeLessThanOrEqual(whole.shots[0]!.order + 0.03);
   expect(quick.cleanS.best).toBeGreaterThan(0);
 });
 

@@ -1,4 +1,4 @@
-import { clamp, pointInPolygon, type Place } from '../grid/index';
+import { clamp, memoizeByObject, pointInPolygon, type Place } from '../grid/index';
 import { featuresOf, type BeatPlan } from '../formats/index';
 import { normalCdf } from '../chance/index';
 import { POSTURE, sceneIndex, type Posture, type Scene } from '../sight/index';
@@ -45,10 +45,35 @@ interface Hang {
   clearanceM: number;
 }
 
-const boughsOf = (plan: BeatPlan): Hang[] =>
+const boughsOf = memoizeByObject((plan: BeatPlan): Hang[] =>
   featuresOf(plan, 'overhang').flatMap((o) =>
     o.shape.type === 'Polygon' ? [{ ring: o.shape.ring, clearanceM: o.clearanceM }] : [],
-  );
+  ),
+);
+
+/** Whether boughs come near the way of the line at all. */
+function besideWay(b: Hang, stand: Place, ux: number, uy: number, d: number): boolean {
+  let [low, high, first, last] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const p of b.ring) {
+    const along = (p.xM - stand.xM) * ux + (p.yM - stand.yM) * uy;
+    const aside = -(p.xM - stand.xM) * uy + (p.yM - stand.yM) * ux;
+    [low, high] = [Math.min(low, aside), Math.max(high, aside)];
+    [first, last] = [Math.min(first, along), Math.max(last, along)];
+  }
+  return low <= 0 && high >= 0 && first <= d + STRIKE_NEAR_M && last >= 0;
+}
+
+/** Nothing in the way. */
+const OPEN: RoomAhead = {
+  spareM: ofEach(() => Infinity),
+  met: null,
+  risk: ofEach(() => ({ plain: 0, dropper: 0 })),
+  strikeLow: false,
+};
+
+function ofEach<T>(of: (cast: CastKind) => T): Record<CastKind, T> {
+  return Object.fromEntries(CAST_KINDS.map((c) => [c, of(c)])) as Record<CastKind, T>;
+}
 
 /** What each cast meets between a stand and a landing place. */
 export function roomAhead(
@@ -69,12 +94,14 @@ export function roomAhead(
     const aside = Math.abs(-(o.xM - stand.xM) * uy + (o.yM - stand.yM) * ux);
     return along > -o.radiusM && along < d + o.radiusM && aside < o.radiusM;
   });
-  const spareM = Object.fromEntries(CAST_KINDS.map((c) => [c, Infinity])) as RoomAhead['spareM'];
+  const over = boughs.filter((b) => besideWay(b, stand, ux, uy, d));
+  if (over.length === 0 && near.length === 0) return OPEN;
+  const spareM = ofEach(() => Infinity);
   let met: RoomAhead['met'] = null;
   const waterM = sceneHeight(scene, landing);
   for (let s = STEP_M; s <= d + 1e-9; s += STEP_M) {
     const at = { xM: stand.xM + s * ux, yM: stand.yM + s * uy };
-    const hang = lowest(boughs, at);
+    const hang = lowest(over, at);
     const plant = tallest(near, at, scene, waterM);
     if (hang === null && plant === null) continue;
     for (const cast of CAST_KINDS) {
@@ -83,23 +110,22 @@ export function roomAhead(
       // Under the boughs, or high over them where that can be; over a plant.
       const under = hang === null ? Infinity : hang - (z + loopM);
       const above = hang === null ? Infinity : z - loopM - (hang + BOUGH_THICK_M);
-      const over = plant === null ? Infinity : z - loopM - plant.topM;
-      const spare = Math.min(hang === null ? Infinity : Math.max(under, above), over);
+      const past = plant === null ? Infinity : z - loopM - plant.topM;
+      const spare = Math.min(hang === null ? Infinity : Math.max(under, above), past);
       spareM[cast] = Math.min(spareM[cast], spare);
       if (cast === 'overhead' && spare < 0 && !met)
         met =
-          over < under && plant
+          past < under && plant
             ? { kind: plant.kind, at, clearanceM: plant.topM }
             : { kind: 'boughs', at, clearanceM: hang! };
     }
   }
-  const risk = Object.fromEntries(
-    CAST_KINDS.map((cast) => {
-      const hung = (spare: number) =>
-        spare === Infinity ? 0 : 1 - normalCdf(clamp(spare, -3, 3) / HEIGHT_SIGMA_M);
-      return [cast, { plain: hung(spareM[cast]), dropper: hung(spareM[cast] - DROPPER_M) }];
-    }),
-  ) as RoomAhead['risk'];
+  const hung = (spare: number) =>
+    spare === Infinity ? 0 : 1 - normalCdf(clamp(spare, -3, 3) / HEIGHT_SIGMA_M);
+  const risk = ofEach((cast) => ({
+    plain: hung(spareM[cast]),
+    dropper: hung(spareM[cast] - DROPPER_M),
+  }));
   const overFish = [-STRIKE_NEAR_M, 0, STRIKE_NEAR_M].some((off) => {
     const hang = lowest(boughs, { xM: landing.xM - off * ux, yM: landing.yM - off * uy });
     return hang !== null && hang < STRIKE_HEIGHT_M;

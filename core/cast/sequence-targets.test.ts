@@ -21,6 +21,9 @@ const targetsOf = (fish: Fish[], calm = 0.95): SequenceTarget[] =>
     fish: f,
     stand: { xM: f.xM - 5, yM: f.yM - 3 },
     calmOf: fish.map(() => calm),
+    value: calm,
+    hooked: 0.35,
+    spooked: 0.25,
   }));
 
 /** Every order there is. */
@@ -85,7 +88,14 @@ it('a hooked fish is led to shallow slack water near the stand when there is som
   }
   const shallow = createScene(plan, edge);
   const fish = [fishAt('a', 12, 0)];
-  const targets = fish.map((f) => ({ fish: f, stand: { xM: 8, yM: -4.2 }, calmOf: [1] }));
+  const targets = fish.map((f) => ({
+    fish: f,
+    stand: { xM: 8, yM: -4.2 },
+    calmOf: [1],
+    value: 1,
+    hooked: 0.35,
+    spooked: 0.25,
+  }));
   const { led } = sequenceTargets(shallow, targets, { xM: 0, yM: -6 });
   const k =
     Math.round((led[0]!.to.yM - edge.y0M) / edge.cellM) * edge.nx +
@@ -97,4 +107,17 @@ it('a hooked fish is led to shallow slack water near the stand when there is som
 it('nine fish are too many, and it says so', () => {
   const nine = Array.from({ length: 9 }, (_, i) => fishAt(String(i), 2 + 2 * i, 0));
   expect(() => sequenceTargets(scene, targetsOf(nine), { xM: 0, yM: -6 })).toThrow('at most 8');
+});
+
+it('who wishes for the largest works it first, where it spoils the others', () => {
+  const fish = [fishAt('lower', 8, 0), { ...fishAt('upper', 11, 0), totalLengthCm: 45 }];
+  const row = targetsOf(fish).map((t) => ({
+    ...t,
+    calmOf: fish.map((f) => (f.id === t.fish.id ? 0.95 : 0.5)),
+  }));
+  const even = sequenceTargets(scene, row, { xM: 0, yM: -6 });
+  const wished = row.map((t) => ({ ...t, worth: (t.fish.totalLengthCm / 25) ** 4 }));
+  const largest = sequenceTargets(scene, wished, { xM: 0, yM: -6 });
+  expect(largest.order[0]).toBe(1);
+  expect(largest.shots).toBeGreaterThan(even.shots);
 });

@@ -1,4 +1,5 @@
 import type { Place } from '../grid/index';
+import { CHANCE, type ShotChance } from '../chance/index';
 import type { Fish, Scene } from '../sight/index';
 import { alarmedBy, FIGHT_ALARM_M, leadAway, type LeadAway } from './lead-away';
 
@@ -8,6 +9,12 @@ export interface SequenceTarget {
   stand: Place;
   /** Chance that fish i is still calm after the way to this stand, in the order of the targets. */
   calmOf: readonly number[];
+  /** Chance of an honest look at it, home and way included, and what its covers leave behind (`afterCovers`). */
+  value: number;
+  hooked: number;
+  spooked: number;
+  /** What an honest look at it is worth beside one at another; 1 unless the angler wishes otherwise. */
+  worth?: number;
 }
 
 /** Why one fish is worked before another: what working the other first would cost it. */
@@ -19,10 +26,27 @@ export interface SequenceReason {
   alarmed: number;
 }
 
+/**
+ * What three covers at a fish come to: hooked, or missed and put down, which may send it off. From open
+ * s = 1 each hooks s L take h; s goes on at (1 - L take)(1 - put).
+ */
+export function afterCovers(c: ShotChance): { hooked: number; spooked: number } {
+  const there = c.parts.home * c.parts.calm;
+  let [open, hooked, spooked] = [1, 0, 0];
+  for (let k = 0; k < CHANCE.covers; k++) {
+    const takes = (k === 0 ? c.look : c.look * (1 - CHANCE.shared)) * SEQUENCE.take;
+    const put = 1 - c.undisturbed;
+    hooked += open * takes * c.hooked;
+    spooked += open * takes * (1 - c.hooked) + open * (1 - takes) * put;
+    open *= (1 - takes) * (1 - put);
+  }
+  return { hooked: there * hooked, spooked: there * spooked };
+}
+
 export interface Sequence {
   /** Indices into the targets, the first to be worked first. */
   order: number[];
-  /** Expected number of honest shots: at fish that are still calm. */
+  /** Expected number of fish that get an honest look, each by its worth. */
   shots: number;
   /** The same for the plain order: from the start outward, the nearer first. */
   plain: { order: number[]; shots: number };
@@ -33,9 +57,8 @@ export interface Sequence {
 
 /** What comes of an honest shot, and how fish alarm one another: our guesses. */
 export const SEQUENCE = {
-  /** Hooked, and put down without being hooked, of one honest shot. */
-  hooked: 0.35,
-  spooked: 0.25,
+  /** An honest look is taken so often. */
+  take: 0.4,
   /** A frightened fish bolts this far up-current, m, and alarms within this of its way. */
   flightM: 5,
   flightAlarmM: 1.2,
@@ -67,7 +90,7 @@ export function sequenceTargets(
   );
   // left[j][i]: what working j leaves of i's calm.
   const left = parts.map((row) => row.map((p) => (p ? p.left : 1)));
-  const own = targets.map((t, i) => t.calmOf[i]!);
+  const own = targets.map((t) => t.value * (t.worth ?? 1));
   const best = bestOrder(own, left);
   const plainOrder = targets
     .map((_, i) => i)
@@ -81,7 +104,7 @@ export function sequenceTargets(
   };
 }
 
-/** Expected honest shots of an order: each fish's own calm times what those before it left of it. */
+/** Expected honest looks of an order: each fish's own chance times what those before it left of its calm. */
 export function shotsOf(
   order: readonly number[],
   own: readonly number[],
@@ -137,8 +160,8 @@ function alarmOf(worked: SequenceTarget, ledTo: Place, other: Fish, calmOnWay: n
     xM: fish.xM + SEQUENCE.flightM * Math.cos(fish.headingRad),
     yM: fish.yM + SEQUENCE.flightM * Math.sin(fish.headingRad),
   };
-  const flight = SEQUENCE.spooked * alarmedBy(other, fish, bolted, SEQUENCE.flightAlarmM);
-  const fight = SEQUENCE.hooked * alarmedBy(other, fish, ledTo, SEQUENCE.fightAlarmM);
+  const flight = worked.spooked * alarmedBy(other, fish, bolted, SEQUENCE.flightAlarmM);
+  const fight = worked.hooked * alarmedBy(other, fish, ledTo, SEQUENCE.fightAlarmM);
   const seen = 1 - calmOnWay;
   return { flight, fight, seen, left: (1 - flight - fight) * calmOnWay };
 }

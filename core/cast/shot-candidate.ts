@@ -5,6 +5,7 @@ import {
   comesAt,
   dwellAt,
   freeMap,
+  linedByChord,
   linedChance,
   landingSigmaM,
   lookTable,
@@ -90,11 +91,25 @@ export interface ShotContext {
 }
 
 /** What every cast at one fish shares: its free flies, how its place and its take are known. */
-export function targetWater(scene: Scene, input: ShotsInput): TargetWater {
+export function targetWater(
+  scene: Scene,
+  input: Pick<
+    ShotsInput,
+    | 'target'
+    | 'conditions'
+    | 'fly'
+    | 'species'
+    | 'waterTempC'
+    | 'unmarked'
+    | 'landingDraws'
+    | 'alarm'
+  >,
+): TargetWater {
   const { flow } = scene;
   const { target, conditions } = input;
   const reach = reachOf(flow, target, {
     fly: input.fly,
+    ...(input.landingDraws && { landingDraws: true }),
     ...(input.waterTempC !== undefined && { waterTempC: input.waterTempC }),
     ...(conditions.turbidityNtu !== undefined && { turbidityNtu: conditions.turbidityNtu }),
   });
@@ -159,7 +174,11 @@ const LANE_DOWN_M = 6;
 
 /** By which cast a lay can be thrown from a stand; null when it cannot. */
 export const castOf = ({ input }: ShotContext, stand: Stand, lay: Lay): CastKind | null =>
-  castAllowed(stand, lay.kind, { rodM: input.angler.rodM, leaderM: input.leaderM }).cast;
+  castAllowed(stand, lay.kind, {
+    rodM: input.angler.rodM,
+    leaderM: input.leaderM,
+    from: input.castFrom,
+  }).cast;
 
 /** The drift of a candidate, stopped at its first drag. */
 export const driftOf = (
@@ -214,7 +233,6 @@ export function candidate(
   const { target, rig } = input;
   const { cleanS } = drift;
   const line = drift.laid ?? [aim.place, stand.place];
-  const stepM = drift.stepM ?? stand.distanceM;
   const sureM = stand.sureM * LAY_PRECISION[lay.kind] * (cast === 'side' ? CHANCE.sideCast : 1);
   const k = placeIn(fish.map, aim.place.xM, aim.place.yM);
   const facts: ShotFacts = {
@@ -246,8 +264,9 @@ export function candidate(
   };
   const sigmaM = landingSigmaM(stand.distanceM, sureM, stand.wind.crossMps);
   // Without a line that was laid only the chord is known: the leader lies along it.
-  const shape = drift.laid ? line : chord(aim.place, stand.place);
-  const lined = linedChance(shape, drift.laid ? stepM : CHORD_STEP_M, rig, target, sigmaM, fish);
+  const lined = drift.laid
+    ? linedChance(line, drift.stepM!, rig, target, sigmaM, fish)
+    : linedByChord(aim.place, stand.place, rig, target, sigmaM, fish);
   const slackM = drift.slackM ?? USUAL_SLACK_M[lay.kind] ?? 1;
   const chance = shotChance(aim.table, {
     home: input.home,
@@ -271,14 +290,4 @@ export function candidate(
     dropper: input.fly === 'dry-dropper',
   });
   return { stand, aim, lay, cast, cleanS, facts, chance, order };
-}
-
-const CHORD_STEP_M = 0.6;
-function chord(a: Place, b: Place): Place[] {
-  const d = Math.hypot(b.xM - a.xM, b.yM - a.yM);
-  const n = Math.max(2, Math.ceil(d / CHORD_STEP_M) + 1);
-  return Array.from({ length: n }, (_, i) => ({
-    xM: a.xM + ((b.xM - a.xM) * i) / (n - 1),
-    yM: a.yM + ((b.yM - a.yM) * i) / (n - 1),
-  }));
 }

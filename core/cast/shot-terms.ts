@@ -51,12 +51,15 @@ export interface Wishes {
 export const STRAIGHT_RAD = (15 * Math.PI) / 180;
 const SHORT: readonly LayKind[] = ['high-stick', 'bow-and-arrow'];
 
-export type CastFrom = 'any-angle' | 'below' | 'above';
+export type CastFrom = 'any-angle' | 'below' | 'above' | 'straight-above';
 
 /** How far off straight below or above, rad. */
 export const offStraightRad = (angleRad: number) => Math.min(angleRad, Math.PI - angleRad);
-export const mayCastAt = (angleRad: number, lay: LayKind) =>
-  SHORT.includes(lay) || offStraightRad(angleRad) >= STRAIGHT_RAD - 1e-9;
+export const mayCastAt = (angleRad: number, lay: LayKind, from: CastFrom = 'any-angle') =>
+  SHORT.includes(lay) ||
+  // Feeding straight down to it, for who has chosen so: the fly comes before the line.
+  (from === 'straight-above' && lay === 'feed' && angleRad > Math.PI / 2) ||
+  offStraightRad(angleRad) >= STRAIGHT_RAD - 1e-9;
 
 /** Points that wading must earn, by school and hazard class; and wishes, by what they cost (our guesses). */
 const WADE_POINTS = { 'never-unless': [0, 0.15, 0.3], 'for-the-angle': [0, 0.02, 0.08] } as const;
@@ -85,7 +88,8 @@ export function orderOf(
 ): number {
   const wrongSide =
     (how.from === 'below' && f.angleRad > Math.PI / 2) ||
-    (how.from === 'above' && f.angleRad < Math.PI / 2);
+    (how.from === 'above' && f.angleRad < Math.PI / 2) ||
+    (how.from === 'straight-above' && f.angleRad < Math.PI - 2 * STRAIGHT_RAD);
   const hungUp = how.dropper ? f.hungUp.dropper : f.hungUp.plain;
   const lined = Math.max(0, 1 - f.othersLiningM / OTHERS_LINED_M);
   return (

@@ -46,6 +46,8 @@ export interface ShotsInput {
   waterTempC?: number;
   /** Chance that the fish is home, 0-1; 1: it is asked of a fish that is. */
   home: number;
+  /** A hard landing draws such fish instead of frightening them. */
+  landingDraws?: boolean;
   /** A fish that nobody has marked: a lie that might hold one. */
   unmarked?: boolean;
   /** How far the fish drops back as it rises, m. */

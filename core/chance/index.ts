@@ -8,6 +8,7 @@ export {
   chanceOf,
   coverCalm,
   landingSigmaM,
+  linedByChord,
   linedChance,
   nextCover,
   PARTS,

@@ -44,7 +44,7 @@ export function lookAt(map: FreeMap, aim: Place, cleanS: number, sigmaM: number)
     const xM = aim.xM + sigmaM * l.x;
     const yM = aim.yM + sigmaM * l.y;
     const off = Math.hypot(xM - map.reach.fish.xM, yM - map.reach.fish.yM);
-    const frightens = CHANCE.splash * Math.exp(-((off / CHANCE.splashM) ** 2));
+    const frightens = map.reach.splash * Math.exp(-((off / CHANCE.splashM) ** 2));
     splash += frightens;
     const k = placeIn(map, xM, yM);
     if (k < 0) continue;

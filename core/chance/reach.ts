@@ -23,10 +23,13 @@ export interface Reach {
   needS: number;
   /** Surface pace where it lies, m/s. */
   paceMps: number;
+  /** Chance that a fly on its nose frightens it. */
+  splash: number;
 }
 
 export interface ReachOptions {
   fly: FlyKind;
+  landingDraws?: boolean;
   waterTempC?: number;
   turbidityNtu?: number;
 }
@@ -69,6 +72,7 @@ export function reachOf(flow: FlowField, fish: Fish, options: ReachOptions): Rea
     anySide: paceMps < CHANCE.slowMps,
     needS: z / CHANCE.riseMps + CHANCE.decideS,
     paceMps,
+    splash: options.landingDraws ? 0 : CHANCE.splash,
   };
 }
 

@@ -1,4 +1,4 @@
-import { distanceToPolyline, type Place } from '../grid/index';
+import { clamp, type Place } from '../grid/index';
 import { CHANCE } from './constants';
 import { withinCovers, type Look, type LookTable } from './look-table';
 import { logistic, logit } from './normal';
@@ -6,7 +6,7 @@ import { hookedIfTaken, type StrikeKind } from './strike';
 
 /** What of a cast the chance hangs on, once stand, aim and lay are known. Lengths m. */
 export interface CastFacts {
-  /** Chance that a fish is home at all; 1 where it is asked of a fish that is. */
+  /** Chance that a fish is home at all. */
   home: number;
   /** e^(-dose/tau) of the target alone, on the way. */
   calmWay: number;
@@ -30,8 +30,10 @@ export const PARTS = ['home', 'calm', 'seen', 'lands', 'clean', 'lined'] as cons
 export type Part = (typeof PARTS)[number];
 
 export interface ShotChance {
-  /** Chance of an honest look within three covers, with its band; of the first cover alone. */
+  /** Chance of an honest look within three covers if the fish is home: what casts are compared by. */
   value: number;
+  /** The same times the chance that it is home: what is told, with its band; of the first cover alone. */
+  found: number;
   low: number;
   high: number;
   first: number;
@@ -70,31 +72,80 @@ export function coverCalm(exposure: number, distanceM: number, tauS: number): nu
   return Math.exp(-dose / tauS);
 }
 
+interface LinedBy {
+  tippetM: number;
+  leaderM: number;
+}
+interface FishWater {
+  roughness: number;
+}
+
+/** Nearest approach of a straight stretch to a place, m. */
+function awayFrom(fish: Place, a: Place, b: Place): number {
+  const dx = b.xM - a.xM;
+  const dy = b.yM - a.yM;
+  const d2 = dx * dx + dy * dy;
+  const t = d2 > 0 ? clamp(((fish.xM - a.xM) * dx + (fish.yM - a.yM) * dy) / d2) : 0;
+  const ox = fish.xM - a.xM - t * dx;
+  const oy = fish.yM - a.yM - t * dy;
+  return Math.sqrt(ox * ox + oy * oy);
+}
+
+/** From the nearest approach of tippet, leader and line, m; Infinity where there is none of it. */
+function linedAt(
+  near: readonly [number, number, number],
+  sigmaM: number,
+  water: FishWater,
+): number {
+  const s2 = CHANCE.linedM ** 2 + 2 * sigmaM ** 2;
+  // Scatter thins it out; broken water hides it.
+  const shown = (1 - 0.5 * water.roughness) * (CHANCE.linedM / Math.sqrt(s2));
+  const { tippet, leader, line } = CHANCE.lined;
+  const spared = (p: number, x: number) => 1 - p * shown * Math.exp(-(x * x) / s2);
+  return 1 - spared(tippet, near[0]) * spared(leader, near[1]) * spared(line, near[2]);
+}
+
 /** Chance that line, leader or tippet as laid frightens the fish. */
 export function linedChance(
   laid: readonly Place[],
   stepM: number,
-  rig: { tippetM: number; leaderM: number },
+  rig: LinedBy,
   fish: Place,
   sigmaM: number,
-  pace: { roughness: number; paceMps: number },
+  water: FishWater,
 ): number {
-  const s2 = CHANCE.linedM ** 2 + 2 * sigmaM ** 2;
-  // Close water forgets, broken water hides: as the drag of a shadow.
-  const shown = (1 - 0.5 * pace.roughness) * (CHANCE.linedM / Math.sqrt(s2));
-  const upTo = (m: number) => Math.min(laid.length, Math.max(2, Math.round(m / stepM) + 1));
-  const [tippet, leader] = [upTo(rig.tippetM), upTo(rig.leaderM)];
-  const part = (from: number, to: number, p: number) => {
-    const places = laid.slice(Math.max(0, from - 1), to);
-    if (places.length < 2) return 1;
-    const x = distanceToPolyline(fish, places);
-    return 1 - p * shown * Math.exp(-(x * x) / s2);
-  };
-  return (
-    1 -
-    part(0, tippet, CHANCE.lined.tippet) *
-      part(tippet, leader, CHANCE.lined.leader) *
-      part(leader, laid.length, CHANCE.lined.line)
+  const near: [number, number, number] = [Infinity, Infinity, Infinity];
+  for (let i = 1; i < laid.length; i++) {
+    const at = (i - 0.5) * stepM;
+    const part = at < rig.tippetM ? 0 : at < rig.leaderM ? 1 : 2;
+    near[part] = Math.min(near[part]!, awayFrom(fish, laid[i - 1]!, laid[i]!));
+  }
+  return linedAt(near, sigmaM, water);
+}
+
+/** The same for a line that lies straight from the fly to the stand. */
+export function linedByChord(
+  fly: Place,
+  stand: Place,
+  rig: LinedBy,
+  fish: Place,
+  sigmaM: number,
+  water: FishWater,
+): number {
+  const d = Math.hypot(stand.xM - fly.xM, stand.yM - fly.yM) || 1;
+  const at = (m: number): Place => ({
+    xM: fly.xM + ((stand.xM - fly.xM) * Math.min(m, d)) / d,
+    yM: fly.yM + ((stand.yM - fly.yM) * Math.min(m, d)) / d,
+  });
+  const [tippet, leader] = [at(rig.tippetM), at(rig.leaderM)];
+  return linedAt(
+    [
+      awayFrom(fish, fly, tippet),
+      rig.tippetM < d ? awayFrom(fish, tippet, leader) : Infinity,
+      rig.leaderM < d ? awayFrom(fish, leader, stand) : Infinity,
+    ],
+    sigmaM,
+    water,
   );
 }
 
@@ -122,12 +173,14 @@ export function chanceOf(look: Look, landsBest: number, sigmaM: number, f: CastF
   };
   const own = presented * parts.lined * parts.seen;
   const undisturbed = seen * (1 - f.lined) * (1 - look.splash) * (1 - CHANCE.dragged * look.drag);
-  const scale = CHANCE.leftOut * f.home * f.calmWay;
+  const scale = CHANCE.leftOut * f.calmWay;
   const value = scale * withinCovers(own, undisturbed, CHANCE.covers);
+  const found = f.home * value;
   return {
     value,
-    ...bandOf(value),
-    first: scale * own,
+    found,
+    ...bandOf(found),
+    first: f.home * scale * own,
     parts,
     heldBack: PARTS.reduce((a, b) => (parts[b] < parts[a] ? b : a)),
     hooked: hookedIfTaken(f.strike.tightS, f.strike.kind),

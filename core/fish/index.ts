@@ -23,5 +23,4 @@ export {
   VMAX_HUGHES_DILL,
   type FishBody,
 } from './energy';
-export { KINDER_LIMIT_C, NO_FISHING_FROM_C } from './heat';
 export { depthSuitability, oxygenSaturationMgL, temperatureSuitability } from './suitability';

@@ -1,4 +1,3 @@
-import { NO_FISHING_FROM_C } from '../fish/index';
 import { clamp } from '../grid/index';
 import { BED_MATERIALS, type BedMaterial } from '../formats/index';
 import type { Reason } from '../units/index';
@@ -34,6 +33,8 @@ export interface QuickAnswers extends Omit<FishOptions, 'turbidityNtu' | 'shade'
   foam: boolean;
   colour: QuickColour;
   shaded: boolean;
+  /** The water is too warm to fish at all, by the rule that holds everywhere (`core/day`). */
+  tooWarm?: boolean;
   /** Deeper water within a few steps; absent or null: none. */
   deeper?: { depthM: number; offM: number } | null;
 }
@@ -289,7 +290,7 @@ const WORTH_STOPPING = 12;
 
 /** Rules of thumb (common practice) for what to try, first things first. */
 function adviceFor(a: QuickAnswers, rating: number, temperature: number, needs: Needs): Advice[] {
-  if (a.waterTempC >= NO_FISHING_FROM_C) return ['leave-warm'];
+  if (a.tooWarm) return ['leave-warm'];
   const out: Advice[] = [];
   if (a.waterTempC > 12 && temperature < 0.75) out.push('wait-cooler');
   if (rating < WORTH_STOPPING) out.push('walk-on');

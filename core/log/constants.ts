@@ -1,4 +1,5 @@
-import { SEQUENCE, TERM_WEIGHTS } from '../cast/index';
+import { SEQUENCE } from '../cast/index';
+import { CHANCE } from '../chance/index';
 import { fnv1a64 } from '../grid/index';
 import { GUESS } from '../lies/index';
 import { EXPOSURE, NOTICE, POSTURE } from '../sight/index';
@@ -9,5 +10,5 @@ import { ALARM } from '../stalk/index';
  * older constants stays what it was, and Learn can tell them apart.
  */
 export const CONSTANTS_HASH = fnv1a64(
-  JSON.stringify({ GUESS, NOTICE, EXPOSURE, POSTURE, ALARM, TERM_WEIGHTS, SEQUENCE }),
+  JSON.stringify({ GUESS, NOTICE, EXPOSURE, POSTURE, ALARM, CHANCE, SEQUENCE }),
 );

@@ -18,6 +18,7 @@ export {
 // What was seen.
 export {
   BEHAVIOURS,
+  SWIMS_AT,
   isOtherSighting,
   type Behaviour,
   type KeptRise,

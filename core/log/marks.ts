@@ -4,6 +4,16 @@ import type { Fish, Rise } from '../sight/index';
 export const BEHAVIOURS = ['holding', 'rising', 'nymphing', 'cruising', 'glued', 'gone'] as const;
 export type Behaviour = (typeof BEHAVIOURS)[number];
 
+/** Where in the water a fish is that does so, as a share of the depth from the surface (common practice). */
+export const SWIMS_AT: Record<Behaviour, number> = {
+  holding: 0.7,
+  rising: 0.45,
+  nymphing: 0.7,
+  cruising: 0.5,
+  glued: 0.92,
+  gone: 0.7,
+};
+
 /** Where and how a fish was seen. Metres in the plan; `fishDepthM` below the surface. */
 export type Sighting = Pick<Fish, 'xM' | 'yM' | 'fishDepthM' | 'headingRad' | 'surety'> & {
   behaviour: Behaviour;

@@ -1,4 +1,5 @@
 import type { CastFrom, WindSchool } from '../cast/index';
+import type { HeatSchool } from '../day/index';
 import type { Species } from '../fish/index';
 import type { Method, PreyMix } from '../lies/index';
 import { NOTICE, type NoticeGuesses, type Sky } from '../sight/index';
@@ -11,11 +12,17 @@ export interface Methods {
   castFrom: CastFrom;
   stay: 'computed' | 'three-casts' | 'its-rhythm';
   round: 'round' | 'one-method';
+  /** A fly that lands hard frightens, or draws. */
+  landing: 'soft' | 'hard-draws';
+  /** What a look is worth among several fish. */
+  worth: 'even' | 'largest';
+  /** Which way the water is worked. */
+  working: 'up-current' | 'down-current';
   wading: WadingSchool;
   dropper: 'cut-when-up' | 'keep';
   hiding: HidingSchool;
   wind: WindSchool;
-  heat: 'kinder' | 'legal';
+  heat: HeatSchool;
 }
 
 /** Where the wind blows from, on the water's own terms. */
@@ -30,6 +37,8 @@ export interface Settings {
   units: UnitSystem;
   /** Read by the angler; null until typed. */
   waterTempC: number | null;
+  /** Where the angler's own water must be left alone, C; null: not entered. */
+  legalLimitC: number | null;
   anglerHeightM: number;
   anglerMassKg: number;
   maxWadeM: number;
@@ -61,6 +70,7 @@ export interface Settings {
 export const DEFAULT_SETTINGS: Settings = {
   units: 'metric',
   waterTempC: null,
+  legalLimitC: null,
   anglerHeightM: 1.75,
   anglerMassKg: 78,
   maxWadeM: 0.7,
@@ -73,6 +83,9 @@ export const DEFAULT_SETTINGS: Settings = {
     castFrom: 'any-angle',
     stay: 'computed',
     round: 'round',
+    landing: 'soft',
+    worth: 'even',
+    working: 'up-current',
     wading: 'never-unless',
     dropper: 'cut-when-up',
     hiding: 'creep',
@@ -100,6 +113,7 @@ type NumberKey = {
 /** What each figure may be, stated once: lowest, highest, unit. Forms and the server read it here. */
 export const SETTING_RANGE: Record<NumberKey, readonly [min: number, max: number, unit: string]> = {
   waterTempC: [0, 30, '°C'],
+  legalLimitC: [5, 30, '°C'],
   anglerHeightM: [1, 2.3, 'm'],
   anglerMassKg: [25, 200, 'kg'],
   maxWadeM: [0, 1.5, 'm'],

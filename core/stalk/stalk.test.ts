@@ -114,6 +114,7 @@ function madeCosts(random: () => number): Costs {
   return {
     grid,
     alarm: four(random),
+    alarmOfFirst: four(random),
     perS: four(() => 1 + 5 * random()),
     perM: four(() => 0.5 + random()),
     sPerM: four(() => 1 / 0.7 + 3 * random()),

@@ -9,7 +9,7 @@ import { useActions, usePart, useWorkspace } from '../context';
 import { againstWords, castName, inRods, layName, standWords } from '../../words/cast-words';
 import { useFishNames } from '../use-fish-names';
 import { useSide } from '../use-side';
-import { capital, postureName } from '../../words/words';
+import { capital, inHundred, postureName } from '../../words/words';
 import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
 import { targetsInOrder } from '../state/selectors';
@@ -137,7 +137,8 @@ function PlannedLine({ planned, index }: { planned: Planned; index: number }) {
         {standWords(shot.stand, fish, sideOf(shot.stand), units)}; {layName(shot.lay).toLowerCase()}
       </strong>
       <p>
-        lead {formatLength(facts.leadM, units)}, clean {formatSeconds(cleanS.best)}, thrown{' '}
+        {inHundred(shot.chance.found)} that it gets an honest look; lead{' '}
+        {formatLength(facts.leadM, units)}, clean {formatSeconds(cleanS.best)}, thrown{' '}
         {castName(shot.cast)}, {formatLength(facts.distanceM, units)} (
         {inRods(facts.distanceM, rodM)})
       </p>

@@ -1,6 +1,5 @@
 'use client';
 
-import { KINDER_LIMIT_C } from '../../core/fish/index';
 import {
   atClockText,
   civilHour,
@@ -10,6 +9,8 @@ import {
   formatTemp,
 } from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
+import { heatText } from '../../words/heat-words';
+import { heatOf } from '../state/selectors';
 import { dayAndHour } from '../../words/dates';
 import css from './card.module.css';
 import { PlainTable } from '../../ui/plain-table';
@@ -39,21 +40,19 @@ export function CardHead() {
 export function CardStop() {
   const tempC = usePart((s) => s.settings.waterTempC);
   const units = usePart((s) => s.settings.units);
+  const heat = usePart(heatOf);
   if (tempC === null)
     return (
       <p className={css.cardStop}>
         <strong>Take the water’s temperature first.</strong> Stop at{' '}
-        {formatTemp(KINDER_LIMIT_C, units)}; local rules decide.
+        {formatTemp(heat.limitC, units)}; local rules decide.
       </p>
     );
+  const [lead, ...rest] = heatText(heat, tempC, units);
   return (
     <p className={css.cardStop}>
-      <strong>
-        {tempC >= KINDER_LIMIT_C
-          ? 'Too warm: leave them alone.'
-          : `Stop at ${formatTemp(KINDER_LIMIT_C, units)}.`}
-      </strong>{' '}
-      Read {formatTemp(tempC, units)}; local rules decide.
+      <strong>{lead ?? `Stop at ${formatTemp(heat.limitC, units)}.`}</strong>{' '}
+      {lead ? rest.join(' ') : `Read ${formatTemp(tempC, units)}; local rules decide.`}
     </p>
   );
 }

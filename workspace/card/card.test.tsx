@@ -57,7 +57,7 @@ const show = (more: Partial<WorkspaceState> = {}) =>
       flow,
       flowState: { kind: 'ready' },
       ...answered({
-        drift: { band: drift, now: castNow(scene, CAST, drift.best.laid), ms: 1 },
+        drift: { band: drift, now: castNow(scene, CAST, drift.best), ms: 1 },
         castStudy: castStudy(scene, CAST),
       }),
       ...more,

@@ -19,7 +19,8 @@ import {
   structureName,
   towardWords,
 } from '../../words/cast-words';
-import { postureName } from '../../words/words';
+import { heldBackText, hookText, lookText, stayText } from '../../words/chance-words';
+import { inHundred, postureName } from '../../words/words';
 import { cautionText } from '../../words/stalk-words';
 import { useSide } from '../use-side';
 import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
@@ -106,6 +107,23 @@ function TheShot() {
           ] as [string, string],
         ]
       : []),
+    ...(now.chance
+      ? [
+          ['Look', `${lookText(now.chance)} ${heldBackText(now.chance, now.dwell)}`] as [
+            string,
+            string,
+          ],
+          ...(s.markId
+            ? []
+            : [
+                ['Home', `${inHundred(now.chance.parts.home)}: no fish was seen.`] as [
+                  string,
+                  string,
+                ],
+              ]),
+          ['Hook', hookText(now.chance)] as [string, string],
+        ]
+      : []),
     [
       'Clean',
       best.status === 'ok'
@@ -114,7 +132,7 @@ function TheShot() {
     ],
     [
       'Cover',
-      `${study.structure ? `By ${structureName(study.structure)}: ` : ''}short ${m(study.covers[0]!.distanceM)}, then +${m(study.covers[1]!.moreM!)}, then +${m(study.covers[2]!.moreM!)}. Three clean ones, then rest it and look again.`,
+      `${study.structure ? `By ${structureName(study.structure)}: ` : ''}short ${m(study.covers[0]!.distanceM)}, then +${m(study.covers[1]!.moreM!)}, then +${m(study.covers[2]!.moreM!)}. ${stayText(s.settings.methods.stay, now.chance)}`,
     ],
     ['Behind', roomWords(now.room, units)],
     ...(now.strikeRad !== null

@@ -52,7 +52,7 @@ const state = stateWith({
     lies,
     reading: readWater(flow),
     ring: sightRing(scene, fishView(scene, MARK, conditions), 'kneel', 1.75, conditions),
-    drift: { band: drift, now: castNow(scene, CAST, drift.best.laid), ms: 1 },
+    drift: { band: drift, now: castNow(scene, CAST, drift.best), ms: 1 },
     castStudy: castStudy(scene, CAST),
     shots,
     stalk: planStalk(beatPlan, flow, {

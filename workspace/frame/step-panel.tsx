@@ -1,12 +1,26 @@
 'use client';
 
 import { usePart } from '../context';
+import { HeatNotice } from '../parts/heat-notice';
+import { heatOf } from '../state/selectors';
+import type { Step } from '../state/address';
 import { STEP_ROWS } from './steps';
+
+/** Steps that send one fishing: none of their advice is given in water too warm for it. */
+const ADVISES: readonly Step[] = ['read', 'stalk', 'cast'];
 
 /** What the step says of what is chosen. */
 export function StepPanel() {
   const step = usePart((s) => s.step);
   const { panel: Panel, name } = STEP_ROWS[step];
+  const warm = usePart((s) => heatOf(s).kind);
+  if (Panel && ADVISES.includes(step) && warm !== 'fine')
+    return (
+      <>
+        <HeatNotice />
+        {warm !== 'none' && <Panel />}
+      </>
+    );
   if (Panel) return <Panel />;
   return (
     <section>

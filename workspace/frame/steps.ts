@@ -53,7 +53,11 @@ export const STEP_ROWS: Record<Step, StepRow> = {
     panel: lazy(() => import('../steps/cast/cast-panel').then((m) => m.CastPanel)),
     found(s) {
       const drift = valueOf(s, 'drift');
-      return drift ? `clean ${drift.band.best.cleanS.toFixed(1)} s` : 'no cast yet';
+      if (!drift) return 'no cast yet';
+      const { chance } = drift.now;
+      return chance
+        ? `${Math.round(100 * chance.found)} in 100`
+        : `clean ${drift.band.best.cleanS.toFixed(1)} s`;
     },
   },
   log: {

@@ -19,7 +19,8 @@ export function WaterTemp() {
     // Nothing typed: it is not known any more.
     (text) => (text.trim() === '' ? { ok: true, value: null } : parseTempC(text, units)),
     (value) => {
-      const kept = value === null ? null : Math.round(value * 10) / 10;
+      // 65 °F is a limit: a tenth of a degree Celsius would blur it.
+      const kept = value === null ? null : Math.round(value * 100) / 100;
       if (value !== tempC) acting.changeSettings({ waterTempC: kept });
     },
   );

@@ -1,7 +1,8 @@
 import { cellIndex, type Place } from '../../core/grid/index';
 import { headingAt } from '../../core/lies/index';
 import { sampleFlow } from '../../core/water/index';
-import { isOtherSighting, type KeptRise, type Mark } from '../../core/log/index';
+import { isOtherSighting, SWIMS_AT, type KeptRise, type Mark } from '../../core/log/index';
+import { trueLie } from '../../core/sight/index';
 import { api, changes } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
 import { cm, toCm, withoutCast, type ActionContext } from '../action-context';
@@ -94,7 +95,29 @@ export function createMarkActions({ store, beat, queue, now, push }: ActionConte
     },
     /** The same fish, seen again: as it was, or elsewhere, or doing something else. */
     seenAgain(id: string, change: Partial<Mark> = {}) {
-      actions.changeMark(id, { ...change, seenMs: now() }, true);
+      const mark = store.getState().marks.find((m) => m.id === id);
+      const { flow } = store.getState();
+      // What it does says how deep it is, until that is told.
+      const moved =
+        mark && flow && change.behaviour && change.fishDepthM === undefined
+          ? {
+              fishDepthM: cm(
+                Math.max(
+                  0.05,
+                  SWIMS_AT[change.behaviour] *
+                    sampleFlow(flow, mark.xM, mark.yM, { depthM: 0, u: 0, v: 0 }).depthM,
+                ),
+              ),
+            }
+          : {};
+      actions.changeMark(id, { ...moved, ...change, seenMs: now() }, true);
+    },
+    /** The mark is where its ring showed: the fish lies up-current of it (`trueLie`). */
+    ringToLie(id: string) {
+      const mark = store.getState().marks.find((m) => m.id === id);
+      const { flow } = store.getState();
+      const lie = mark && flow ? trueLie(flow, mark) : null;
+      if (lie) actions.seenAgain(id, { xM: lie.place.xM, yM: lie.place.yM, surety: 'likely' });
     },
     /** Keeps a photograph with a mark; the sentence that says why not, or null. */
     async keepPhoto(id: string, file: Blob): Promise<string | null> {

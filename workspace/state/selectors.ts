@@ -1,4 +1,7 @@
 import type { ShotAngler } from '../../core/cast/index';
+import { markAtHome } from '../../core/chance/index';
+import { heatAt, type Heat } from '../../core/day/index';
+import type { FlyKind } from '../../core/rig/index';
 import type { BeatPlan } from '../../core/formats/index';
 import { fitHome, type Lie } from '../../core/lies/index';
 import { memoizeByObject } from '../../core/grid/index';
@@ -81,6 +84,41 @@ export const homeFitOf = memoizeByObject((tries: WorkspaceState['tries']) =>
   fitHome(homeTrials(tries)),
 );
 export const homeOffsetOf = (s: WorkspaceState) => homeFitOf(s.tries).offset;
+
+/** Chance that the target is home: by how surely and how lately it was seen, or by its lie's rating. */
+export function homeOf(s: WorkspaceState): number {
+  const mark = markOf(s);
+  if (!mark) return (lieOf(s)?.rating ?? 100) / 100;
+  const near = (valueOf(s, 'lies')?.lies ?? []).find(
+    (l) => Math.hypot(l.xM - mark.xM, l.yM - mark.yM) < SAME_LIE_M,
+  );
+  const minutes = mark.seenMs > 0 ? (s.atMs - mark.seenMs) / 60_000 : 0;
+  return markAtHome(mark.surety, minutes, mark.behaviour === 'rising', (near?.rating ?? 0) / 100);
+}
+const SAME_LIE_M = 1;
+
+/** Chance that the way to the stand leaves the target calm; 1 while no way is known. */
+export function calmWayOf(s: WorkspaceState): number {
+  const target = targetOf(s);
+  const way = bestWay(s) && shownWay(s);
+  return way?.calm.find((c) => c.fishId === target?.id)?.best ?? 1;
+}
+
+/** What is fished at the target: after takes on top the dropper is cut, for who holds with it. */
+export const flyOf = (s: WorkspaceState): FlyKind =>
+  s.fly === 'dry-dropper' &&
+  s.settings.methods.dropper === 'cut-when-up' &&
+  markOf(s)?.behaviour === 'rising'
+    ? 'dry'
+    : s.fly;
+
+/** What the water's temperature means today, as it was read; nothing while it has not been. */
+export const heatOf = ({ settings }: WorkspaceState): Heat =>
+  heatAt(settings.waterTempC, {
+    school: settings.methods.heat,
+    species: settings.species,
+    legalC: settings.legalLimitC,
+  });
 
 /** Only what a fish is to those who ask how it sees: notes and history stay here. */
 export const plainFish = (f: Watcher): Watcher => ({

@@ -1,4 +1,4 @@
-import type { LayKind, TermWeights } from '../../core/cast/index';
+import type { LayKind, Wishes } from '../../core/cast/index';
 import type { Place } from '../../core/grid/index';
 
 /** What the angler wants of the search. */
@@ -8,7 +8,8 @@ export interface ShotsAsked {
   pinLanding: boolean;
   withoutLays: LayKind[];
   withoutSpots: Place[];
-  weights: Partial<TermWeights>;
+  /** What the angler would rather: it orders, it is no chance. */
+  wishes: Wishes;
 }
 export const NOTHING_ASKED: ShotsAsked = {
   pinStand: false,
@@ -16,5 +17,5 @@ export const NOTHING_ASKED: ShotsAsked = {
   pinLanding: false,
   withoutLays: [],
   withoutSpots: [],
-  weights: {},
+  wishes: {},
 };

@@ -61,7 +61,12 @@ export function createCastActions({ store, beat, engine, push, replace }: Action
       const question = shotsQuestion(beat.plan, store.getState(), NOTHING_ASKED)!;
       const shots = store.getState().step === 'cast' ? await engine.findShots() : null;
       const shot =
-        shots?.kind === 'shots' ? shots.shots[0]! : shots ? null : await engine.quickShot(question);
+        shots?.kind === 'shots'
+          ? shots.shots[0]!
+          : shots && shots.reason !== 'no-look'
+            ? null
+            : // Where none is worth the name, the best there is still stands there to be dragged.
+              await engine.quickShot(question);
       proposing = null;
       if (!shot || targetOf(store.getState())?.id !== target) return;
       putOnPlan(shot);

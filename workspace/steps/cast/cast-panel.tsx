@@ -14,6 +14,7 @@ import { inHundred, postureName } from '../../../words/words';
 import { useSide } from '../../use-side';
 import { PostureChoice } from '../../parts/posture-choice';
 import { AfterTake } from './after-take';
+import { ChanceFigures } from './chance-figures';
 import { CoverPanel } from './cover-panel';
 import { DriftFigures } from './drift-figures';
 import { FromHere } from './from-here';
@@ -46,6 +47,7 @@ export function CastPanel() {
     <>
       <section className={stale ? panel.stale : ''}>
         <Heading />
+        <ChanceFigures />
         <DriftFigures />
         <Lengths />
         <Playback />

@@ -41,7 +41,7 @@ const beatPlan = { ...plan(entry, log), timeZone: 'Etc/GMT-2' };
 const flow = stream(0.4, 0.5);
 const scene = createScene(beatPlan, flow);
 const drift = driftBand(flow, { ...driftInputOf(CAST), film: true }, 6, true);
-const now = castNow(scene, CAST, drift.best.laid);
+const now = castNow(scene, CAST, drift.best);
 const study = castStudy(scene, CAST);
 const shots = findShots(beatPlan, flow, { target: MARK, standStepM: 1 }) as ShotsFound;
 

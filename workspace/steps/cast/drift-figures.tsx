@@ -10,6 +10,7 @@ import panel from '../../../ui/panel.module.css';
 /** The one large figure with its band, whether the fly passes the fish, and why the drift ends. */
 export function DriftFigures() {
   const drift = usePart((s) => valueOf(s, 'drift')?.band);
+  const hasChance = usePart((s) => Boolean(valueOf(s, 'drift')?.now.chance));
   const units = usePart((s) => s.settings.units);
   if (!drift)
     return (
@@ -22,13 +23,14 @@ export function DriftFigures() {
   const whole = cleanS.best >= DRIFT_S - 0.11;
   return (
     <>
-      <p className={panel.large} aria-live="polite">
+      <p className={hasChance ? panel.second : panel.large} aria-live="polite" data-part="drift">
         {known ? (
           <>
             {whole ? `${DRIFT_S}` : cleanS.best.toFixed(1)}
-            <small> s</small>
+            <small> s</small>{' '}
             <span>
               <strong>{whole ? 'clean, or more' : 'clean drift'}</strong>
+              {hasChance ? ', ' : ''}
               {cleanS.low >= DRIFT_S - 0.11
                 ? 'followed no further'
                 : `between ${formatSeconds(cleanS.low)} and ${formatSeconds(cleanS.high)}`}
@@ -38,7 +40,7 @@ export function DriftFigures() {
           'Not known'
         )}
       </p>
-      {best.passesFish && (
+      {!hasChance && best.passesFish && (
         <p>
           <strong>
             {PASS_WORDS[best.passesFish]}

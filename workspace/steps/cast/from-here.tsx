@@ -6,6 +6,7 @@ import { DescriptionRow, Facts } from '../../../ui/facts';
 import { useActions, usePart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import {
+  aheadText,
   angleWords,
   castName,
   remainingCasts,
@@ -42,8 +43,19 @@ export function FromHere() {
         <p role="status" className={panel.caution}>
           {now.distanceM > now.layReachM
             ? `Too far for this lay: it reaches ${formatLength(now.layReachM, units)}.`
-            : 'No room behind for this cast: see what remains below, or move the stand.'}
+            : now.refusal === 'boughs-ahead'
+              ? `What hangs ahead is in its way${now.ahead.met ? `: ${aheadText(now.ahead.met, units)}` : ''}. Move the stand, or take a lower cast.`
+              : 'No room behind for this cast: see what remains below, or move the stand.'}
         </p>
+      )}
+      {now.by !== null && now.ahead.risk[now.by].plain > 0.05 && (
+        <p className={panel.caution}>
+          {Math.round(100 * now.ahead.risk[now.by].plain)} in 100 casts hang the fly up ahead;{' '}
+          {Math.round(100 * now.ahead.risk[now.by].dropper)} with a dropper.
+        </p>
+      )}
+      {now.ahead.strikeLow && (
+        <p className={panel.second}>Strike low and to the side: boughs hang over the way up.</p>
       )}
       {now.snag && <p className={panel.caution}>The line lies over wood or rock.</p>}
       <Facts>

@@ -103,7 +103,9 @@ function LayLine({
     ? 'not known'
     : row.by === null
       ? 'not from here'
-      : secondsOf(cleanS.best);
+      : row.value === null
+        ? secondsOf(cleanS.best)
+        : `${Math.round(100 * row.value)} in 100, ${secondsOf(cleanS.best)}`;
   return (
     <li>
       <Button voice="bare" aria-pressed={chosen} className={css.lay} onClick={onTake}>

@@ -2,7 +2,17 @@ import type { CastQuestion, ShotsQuestion } from '../../../core/cast/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import { rigFor } from '../../../core/rig/index';
 import { steadyLight } from '../../state/light';
-import { anglerOf, othersOf, plainFish, targetOf } from '../../state/selectors';
+import {
+  anglerOf,
+  calmWayOf,
+  flyOf,
+  homeOf,
+  markOf,
+  othersOf,
+  plainFish,
+  targetOf,
+  tempOf,
+} from '../../state/selectors';
 import { NOTHING_ASKED, type ShotsAsked } from '../../state/shots-asked';
 import type { WorkspaceState } from '../../state/state';
 
@@ -23,8 +33,24 @@ export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | 
     windSchool: s.settings.methods.wind,
     target: target && plainFish(target),
     others: othersOf(s),
-    rig: rigFor(s.fly),
+    rig: rigFor(flyOf(s)),
     seconds: DRIFT_S,
+    ...(target && { chance: { ...fishAsked(s), calmWay: calmWayOf(s) } }),
+  };
+}
+
+/** What is known of the target beside where it lies: what the chance of it hangs on. */
+function fishAsked(s: WorkspaceState) {
+  const { settings } = s;
+  const { tauS, footfall } = settings.noticing;
+  return {
+    fly: flyOf(s),
+    species: settings.species,
+    home: homeOf(s),
+    waterTempC: tempOf(s),
+    unmarked: markOf(s) === null,
+    landingDraws: settings.methods.landing === 'hard-draws',
+    alarm: { tauS, footfall },
   };
 }
 
@@ -36,19 +62,18 @@ export function shotsQuestion(
 ): ShotsQuestion | null {
   const target = targetOf(s);
   if (!target) return null;
-  const { methods, noticing } = s.settings;
+  const { methods } = s.settings;
   return {
     target: plainFish(target),
     others: othersOf(s),
     angler: anglerOf(s),
-    fly: s.fly,
+    ...fishAsked(s),
     conditions: steadyLight(plan, s),
     from: s.from ?? entriesOf(plan),
     castFrom: methods.castFrom,
     windSchool: methods.wind,
     wading: methods.wading,
     hiding: methods.hiding,
-    alarm: { tauS: noticing.tauS, footfall: noticing.footfall },
     forbidden: s.out,
     ...(asked.pinLanding && s.landing && { landing: s.landing }),
     pin: {
@@ -56,7 +81,7 @@ export function shotsQuestion(
       ...(asked.pinLay && { lay: asked.pinLay }),
     },
     exclude: { spots: asked.withoutSpots, lays: asked.withoutLays },
-    weights: asked.weights,
+    wishes: asked.wishes,
   };
 }
 

@@ -14,7 +14,12 @@ const ROWS: readonly (readonly [string, (s: Shot, u: UnitSystem) => string])[] =
     (s) =>
       `${formatSeconds(s.cleanS.best)} (${s.cleanS.low.toFixed(1)} to ${s.cleanS.high.toFixed(1)})`,
   ],
-  ['of use', (s, u) => formatLength(s.facts.usefulM, u)],
+  ['honest look', (s) => inHundred(s.chance.found)],
+  ['hooked if it takes', (s) => inHundred(s.chance.hooked)],
+  [
+    'within reach',
+    (s) => `${formatSeconds(s.facts.dwellS)}, needs ${formatSeconds(s.facts.needS)}`,
+  ],
   ['seen there', (s) => inHundred(s.facts.exposure)],
   ['calm on the way', (s) => inHundred(s.facts.calm)],
   ['line off it', (s, u) => formatLength(s.facts.liningM, u)],

@@ -1,53 +1,31 @@
 'use client';
 
-import { TERM_WEIGHTS, type Term } from '../../../core/cast/index';
+import type { Wishes } from '../../../core/cast/index';
 import { Button } from '../../../ui/button';
-import { Choice } from '../../../ui/choice';
+import { Check } from '../../../ui/check';
 import { Disclosure } from '../../../ui/disclosure';
 import { useActions, usePart } from '../../context';
 import { NOTHING_ASKED } from '../../state/shots-asked';
-import { layKindName, TERM_NAMES } from '../../../words/cast-words';
+import { layKindName } from '../../../words/cast-words';
 import { createCastActions } from './cast-actions';
 import panel from '../../../ui/panel.module.css';
-import css from './cast.module.css';
 
-/** Terms that the angler may weigh; the rest keep their weight. */
-const WEIGHED: readonly Term[] = [
-  'clean',
-  'unseen',
-  'way',
-  'lining',
-  'distance',
-  'wading',
-  'landing',
+/** What an angler may wish for beside the chance. */
+const WISHES: readonly (readonly [keyof Wishes, string])[] = [
+  ['nearer', 'Rather nearer'],
+  ['dryFeet', 'Rather dry feet'],
+  ['shortWay', 'Rather a short way'],
 ];
-type Say = 'none' | 'usual' | 'much';
-const SAYS: readonly (readonly [Say, string])[] = [
-  ['none', 'leave out'],
-  ['usual', 'as usual'],
-  ['much', 'matters most'],
-];
-const MUCH = 3;
 
-/** What the angler pins, leaves out and weighs. */
+/** What the angler pins, leaves out and wishes. */
 export function ShotsAsk() {
   const casting = useActions(createCastActions);
   const asked = usePart((s) => s.asked);
   const lay = usePart((s) => s.lay);
   const stand = usePart((s) => s.stand);
   const changed = JSON.stringify(asked) !== JSON.stringify(NOTHING_ASKED);
-  const sayOf = (t: Term): Say => {
-    const w = asked.weights[t];
-    return w === undefined ? 'usual' : w === 0 ? 'none' : 'much';
-  };
-  const weigh = (t: Term, say: Say) => {
-    const { [t]: _gone, ...rest } = asked.weights;
-    const weights =
-      say === 'usual' ? rest : { ...rest, [t]: say === 'none' ? 0 : MUCH * TERM_WEIGHTS[t] };
-    casting.askShots({ weights });
-  };
   return (
-    <Disclosure title={changed ? 'Your say: changed' : 'Your say: keep, leave out, weigh'}>
+    <Disclosure title={changed ? 'Your say: changed' : 'Your say: keep, leave out, wish'}>
       <div className={panel.row}>
         <Button
           aria-pressed={asked.pinStand}
@@ -91,17 +69,18 @@ export function ShotsAsk() {
           .
         </p>
       )}
-      {WEIGHED.map((t) => (
-        <div key={t} className={css.weigh}>
-          <span>{TERM_NAMES[t]}</span>
-          <Choice
-            label={TERM_NAMES[t]}
-            value={sayOf(t)}
-            options={SAYS}
-            onChange={(v) => weigh(t, v)}
-          />
-        </div>
-      ))}
+      <div role="group" aria-label="What you would rather">
+        {WISHES.map(([wish, word]) => (
+          <Check
+            key={wish}
+            checked={asked.wishes[wish] ?? false}
+            onChange={(yes) => casting.askShots({ wishes: { ...asked.wishes, [wish]: yes } })}
+          >
+            {word}
+          </Check>
+        ))}
+      </div>
+      <p className={panel.second}>Wishes order the shots; the chance stays what it is.</p>
       {changed && (
         <div className={panel.row}>
           <Button onClick={() => casting.askShots(NOTHING_ASKED)}>Take it all back</Button>

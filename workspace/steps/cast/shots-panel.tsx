@@ -14,6 +14,7 @@ import {
   NO_SHOTS_WORDS,
   standWords,
 } from '../../../words/cast-words';
+import { noLookText } from '../../../words/chance-words';
 import { capital, inHundred, postureName } from '../../../words/words';
 import { useSide } from '../../use-side';
 import { ShotCompare } from './shot-compare';
@@ -61,7 +62,15 @@ export function ShotsPanel() {
           )}
         </>
       )}
-      {shots?.kind === 'no shots' && <p role="status">{NO_SHOTS_WORDS[shots.reason]}</p>}
+      {shots?.kind === 'no shots' && (
+        <div role="status">
+          {shots.reason === 'no-look' ? (
+            noLookText(shots, units).map((line) => <p key={line}>{line}</p>)
+          ) : (
+            <p>{NO_SHOTS_WORDS[shots.reason]}</p>
+          )}
+        </div>
+      )}
       {shots?.kind === 'shots' && (
         <div className={stale || looking ? panel.stale : ''}>
           <ol className={css.shots}>
@@ -116,16 +125,18 @@ function ShotRow({ shot, index }: { shot: Shot; index: number }) {
         onClick={() => casting.applyShot(index)}
       >
         <strong>
-          {layName(shot.lay)}, {formatSeconds(shot.cleanS.best)}
+          {Math.round(100 * shot.chance.found)} in 100: {layName(shot.lay)}
         </strong>
         <span>
           {capital(standWords(shot.stand, target, sideOf(shot.stand), units))}.{' '}
-          {postureName(shot.posture)}, seen {inHundred(shot.facts.exposure)}.
+          {postureName(shot.posture)}. Clean {formatSeconds(shot.cleanS.best)}; hooked{' '}
+          {inHundred(shot.chance.hooked)} if it takes.
         </span>
       </Button>
       <p className={panel.second}>
-        {capital(good.filter(Boolean).join(', '))}.
-        {bad.length > 0 && <em> But {bad.join(', ')}.</em>}
+        {good.length > 0 && `${capital(good.filter(Boolean).join(', '))}.`}
+        {bad.length > 0 && <em> But {bad.join(', ')}.</em>}{' '}
+        {shot.facts.strikeLow && 'Strike low and to the side: boughs hang over it.'}
       </p>
       <Check
         className={panel.second}

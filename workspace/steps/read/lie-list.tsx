@@ -32,6 +32,7 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
   const shown = usePart((s) => s.shown);
   const chosen = usePart((s) => s.lieId);
   const units = usePart((s) => s.settings.units);
+  const working = usePart((s) => s.settings.methods.working);
   const pattern = useDepthPattern();
   const fished = useFishedToday();
   const list = useMemo(() => lies.filter((l) => passes(shown, l)), [lies, shown]);
@@ -146,10 +147,10 @@ export function LieList({ lies }: { lies: readonly Lie[] }) {
       )}
       <Button
         voice="plain"
-        onClick={() => reader.showLies({ order: 'up-current', desc: false })}
+        onClick={() => reader.showLies({ order: 'up-current', desc: working === 'down-current' })}
         aria-pressed={shown.order === 'up-current'}
       >
-        In working order, up-current
+        In working order, {working}
       </Button>
     </>
   );

@@ -133,6 +133,11 @@ function MarkDetail({ mark }: { mark: Mark }) {
         options={BEHAVIOURS.map((b) => [b, BEHAVIOUR_WORDS[b]] as const)}
         onChange={(behaviour) => marking.seenAgain(mark.id, { behaviour })}
       />
+      {mark.behaviour === 'rising' && (
+        <Button onClick={() => marking.ringToLie(mark.id)}>
+          This is its ring: put it where it lies
+        </Button>
+      )}
       <Choice
         label="How sure"
         value={mark.surety}

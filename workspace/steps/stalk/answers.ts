@@ -3,7 +3,14 @@ import { spec, type AnySpec } from '../../engine/run-answers';
 import { freshOf } from '../../state/answer';
 import { HOURS } from '../../state/hours';
 import { lightByHour } from '../../state/light';
-import { anglerOf, plainFish, targetOf, targetsInOrder } from '../../state/selectors';
+import {
+  anglerOf,
+  homeOf,
+  tempOf,
+  plainFish,
+  targetOf,
+  targetsInOrder,
+} from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 import { careNow, laterLight, stalkInput, stalkTo } from './questions';
 
@@ -75,13 +82,28 @@ export function stalkAnswers(plan: BeatPlan): AnySpec[] {
         if (!s.orderAsked || fish.length === 0) return null;
         return {
           fish,
-          angler: anglerOf(s),
-          fly: s.fly,
+          how: {
+            angler: anglerOf(s),
+            fly: s.fly,
+            fishes: Object.fromEntries(
+              fish.map((f) => [
+                f.id,
+                {
+                  home: homeOf({ ...s, markId: f.id, lieId: null }),
+                  species: s.settings.species,
+                  waterTempC: tempOf(s),
+                },
+              ]),
+            ),
+            ...(s.settings.methods.worth === 'largest' && {
+              worth: Object.fromEntries(fish.map((f) => [f.id, (f.totalLengthCm / 25) ** 2])),
+            }),
+          },
           input: stalkTo(plan, s, entriesOf(plan)[0]!),
         };
       },
-      async ask(workers, { fish, input, angler, fly }) {
-        const sequence = await workers.stalk.order(fish, input, { angler, fly });
+      async ask(workers, { fish, input, how }) {
+        const sequence = await workers.stalk.order(fish, input, how);
         return { fishIds: fish.map((f) => f.id), sequence };
       },
     }),

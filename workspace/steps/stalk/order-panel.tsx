@@ -41,7 +41,7 @@ export function OrderPanel() {
         <>
           <p>
             <strong>
-              {order.sequence.expected.toFixed(1)} honest shots of {order.fishIds.length}
+              {order.sequence.expected.toFixed(1)} honest looks of {order.fishIds.length} fish
             </strong>{' '}
             {order.sequence.expected - order.sequence.plain.shots < 0.05
               ? 'in this order, which is the plain one: near to far.'
