@@ -18,6 +18,28 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   await expect(page).toHaveURL(/stand=.*land=/);
   await expect(shots.first().getByRole('button')).toHaveAttribute('aria-pressed', 'true');
 
+  // One number: in the handful, in the large figure, on the rail.
+  const figure = (text: string) => Number(/(\d+)\s*in\s*100/.exec(text)![1]);
+  const large = panel.locator('[data-part=chance]');
+  await expect
+    .poll(async () =>
+      Math.abs(
+        figure(await large.innerText()) -
+          figure(await shots.first().getByRole('button').innerText()),
+      ),
+    )
+    .toBeLessThanOrEqual(5);
+  await expect
+    .poll(
+      async () =>
+        figure(await page.getByRole('navigation', { name: 'Steps' }).innerText()) ===
+        figure(await large.innerText()),
+    )
+    .toBe(true);
+  await expect(panel.getByText(/^home \d+ · calm on the way \d+/)).toBeVisible();
+  await expect(panel.getByText(/Held back:/).first()).toBeVisible();
+  await expect(panel.getByText(/If it takes/).first()).toBeVisible();
+
   const first = page.url();
   await shots.nth(1).getByRole('button').click();
   await expect.poll(() => page.url()).not.toBe(first);
@@ -42,7 +64,7 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   const told = lays.getByRole('button', { name: /^Slack/ }).locator('em');
   await expect
     .poll(async () =>
-      Math.abs((await cleanSeconds(page)) - Number.parseFloat(await told.innerText())),
+      Math.abs((await cleanSeconds(page)) - Number(/([\d.]+) s/.exec(await told.innerText())?.[1])),
     )
     .toBeLessThan(0.06);
 

@@ -36,9 +36,9 @@ export async function smallBeat(page: Page, id: string): Promise<string> {
   return `/b/${id}/read`;
 }
 
-/** Seconds in the one large figure. */
+/** Clean seconds as the panel tells them. */
 export async function cleanSeconds(page: Page): Promise<number> {
-  const text = await inspector(page).locator(styled('.large')).innerText();
+  const text = await inspector(page).locator('[data-part=drift]').innerText();
   return Number.parseFloat(text);
 }
 

@@ -51,7 +51,7 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
   await panel.getByRole('button', { name: 'Come from the other bank' }).click();
   await expect(panel.getByText(/^(Cross with|No safe crossing)/)).toBeVisible();
   await panel.getByRole('button', { name: 'Work out the order' }).click();
-  await expect(panel.getByText(/honest shots of 2/)).toBeVisible();
+  await expect(panel.getByText(/honest looks of 2 fish/)).toBeVisible();
   await expect(page.locator(styled('.led'))).not.toHaveCount(0);
 
   const download = page.waitForEvent('download');

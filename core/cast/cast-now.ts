@@ -104,7 +104,7 @@ export interface LayRow {
   firstWakeS: number | null;
   passesFish: DriftResult['passesFish'];
   known: boolean;
-  /** Chance of an honest look within three covers; null where that is not asked, or it cannot be thrown. */
+  /** Chance of an honest look within three covers, home included; null where that is not asked, or it cannot be thrown. */
   value: number | null;
 }
 
@@ -300,7 +300,7 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
       firstWakeS: best.firstWakeS,
       passesFish: best.passesFish,
       known: best.status === 'ok',
-      value: cast ? (castNow(scene, { ...q, lay }, best).chance?.value ?? null) : null,
+      value: cast ? (castNow(scene, { ...q, lay }, best).chance?.found ?? null) : null,
     };
   });
   return {

@@ -214,7 +214,8 @@ it('other fish: a stand that lays line over one is marked down, and it is said',
   const before = found({ pin, landing }).shots[0]!;
   const under = {
     ...other,
-    xM: (before.stand.xM + before.landing.xM) / 2,
+    // Half of the reach up-current: the line lies there.
+    xM: (before.stand.xM + before.landing.xM) / 2 + 0.8,
     yM: (before.stand.yM + before.landing.yM) / 2,
   };
   const after = found({ pin, landing, others: [under] }).shots.find(

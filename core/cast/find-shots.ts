@@ -25,7 +25,7 @@ import {
   type ShotContext,
 } from './shot-candidate';
 import { simulateDrift } from './simulate-drift';
-import { STAND_STEP_M, standsAt, standsFor, type Stand } from './stands';
+import { STAND_STEP_M, standsAt, standsFor, waysCalm, type Stand } from './stands';
 import { tightenSeconds } from './tighten-line';
 import { alternatives, type Alternative } from './alternatives';
 import type { WindOnCast } from './wind';
@@ -107,7 +107,7 @@ interface Effort {
   anyChance?: boolean;
   asksHelp?: boolean;
 }
-const WHOLE: Effort = { coarse: 900, fine: 90, round: 6, pickDiverse: 5, asksHelp: true };
+const WHOLE: Effort = { coarse: 700, fine: 80, round: 6, pickDiverse: 5, asksHelp: true };
 /** One cast to begin from, on a wide grid of stands. */
 const QUICK: Effort = { coarse: 60, fine: 12, round: 0, pickDiverse: 1, anyChance: true };
 const QUICK_STAND_STEP_M = 1;
@@ -223,8 +223,13 @@ function* search(
   );
   fine.push(...about);
   const shots: Shot[] = [];
-  for (const c of pickDiverse(fine, effort.pickDiverse)) {
-    shots.push(shotOf(ground, c));
+  const picked = pickDiverse(fine, effort.pickDiverse);
+  // The way is told as Stalk tells it, on its own finer steps: one number for both.
+  const calmAt = effort.asksHelp ? waysCalm(scene, input, keep) : null;
+  yield 0.97;
+  for (const c of picked) {
+    const calm = calmAt?.(c.stand) ?? c.stand.calm;
+    shots.push(shotOf(ground, { ...c, stand: { ...c.stand, calm } }));
     yield 0.98;
   }
   shots.sort((a, b) => b.order - a.order);

@@ -1,6 +1,7 @@
 import { wrapAngle, type Place } from '../grid/index';
 import { fishView, movingExposuresInto, POSTURES, type Posture, type Scene } from '../sight/index';
 import {
+  cellAt,
   cellPlace,
   seenInto,
   stalkContext,
@@ -64,17 +65,7 @@ export function* standsFor(
   input: ShotsInput,
   keep?: StalkKeep,
 ): Generator<number, StandBefore[] | null> {
-  const question: StalkQuestion = {
-    from: input.from,
-    fish: [input.target, ...input.others],
-    angler: input.angler,
-    conditions: input.conditions,
-    cellM: input.standStepM ?? STAND_STEP_M,
-    ...(input.wading && { wading: input.wading }),
-    ...(input.hiding && { hiding: input.hiding }),
-    ...(input.forbidden && { forbidden: input.forbidden }),
-    ...(input.alarm && { alarm: input.alarm }),
-  };
+  const question = { ...wayQuestion(input), cellM: input.standStepM ?? STAND_STEP_M };
   const ground = stalkContext(scene, question, keep);
   yield 0.15;
   const ways = waysOut(ground, question);
@@ -112,6 +103,34 @@ export function* standsFor(
     });
   }
   return out;
+}
+
+const wayQuestion = (input: ShotsInput): StalkQuestion => ({
+  from: input.from,
+  fish: [input.target, ...input.others],
+  angler: input.angler,
+  conditions: input.conditions,
+  ...(input.wading && { wading: input.wading }),
+  ...(input.hiding && { hiding: input.hiding }),
+  ...(input.forbidden && { forbidden: input.forbidden }),
+  ...(input.alarm && { alarm: input.alarm }),
+});
+
+/** How calm the target stays on the way to a stand, on the steps that Stalk itself takes; null where none leads. */
+export function waysCalm(
+  scene: Scene,
+  input: ShotsInput,
+  keep?: StalkKeep,
+): (stand: Pick<Stand, 'place' | 'posture'>) => number | null {
+  const question = wayQuestion(input);
+  const ways = waysOut(stalkContext(scene, question, keep), question);
+  return ({ place, posture }) => {
+    if (!ways) return null;
+    const cell = cellAt(ways.grid, place);
+    if (cell < 0) return null;
+    const at = POSTURES.indexOf(posture) * ways.grid.nx * ways.grid.ny + cell;
+    return Number.isFinite(ways.cost[at]!) ? ways.calmOfFirst[at]! : null;
+  };
 }
 
 /** A fly is put down at most this far from the fish, m. */

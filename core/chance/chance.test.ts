@@ -19,6 +19,7 @@ import {
   lookAt,
   lookTable,
   markAtHome,
+  nextCover,
   normalCdf,
   placeIn,
   reachOf,
@@ -209,6 +210,18 @@ describe('one number', () => {
     expect(withinCovers(0.3, 1, 3)).toBeLessThan(0.9);
     expect(withinCovers(0.3, 0.5, 3)).toBeLessThan(withinCovers(0.3, 1, 3));
     expect(withinCovers(0.3, 1, 1)).toBeCloseTo(0.3, 12);
+  });
+  it('each cover more brings less, the sooner the surer the first was', () => {
+    const brings = (look: number, undisturbed: number) =>
+      [0, 1, 2, 3].map((done) => nextCover({ look, undisturbed }, done));
+    for (const [look, undisturbed] of [
+      [0.2, 1],
+      [0.6, 0.9],
+    ] as const) {
+      const by = brings(look, undisturbed);
+      for (let i = 1; i < by.length; i++) expect(by[i]!).toBeLessThan(by[i - 1]!);
+    }
+    expect(brings(0.6, 1)[1]! / 0.6).toBeLessThan(brings(0.2, 1)[1]! / 0.2);
   });
   it('the band lies round it, and what holds it back is its least part', () => {
     expect(bandOf(0.61).low).toBeCloseTo(0.39, 2);

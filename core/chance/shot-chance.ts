@@ -202,6 +202,6 @@ export function bandOf(value: number): { low: number; high: number } {
   };
 }
 
-/** Chance of a look at the nth cover, given that none came before it: what one more is worth. */
-export const nextCover = (c: ShotChance, done: number): number =>
-  (done === 0 ? c.look : c.look * (1 - CHANCE.shared)) * c.undisturbed ** done;
+/** What one cover more brings after so many: the growth of the chance of a look. */
+export const nextCover = (c: Pick<ShotChance, 'look' | 'undisturbed'>, done: number): number =>
+  withinCovers(c.look, c.undisturbed, done + 1) - withinCovers(c.look, c.undisturbed, done);

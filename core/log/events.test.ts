@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { EVENT_CODES, foldTry, possibleEvents, type TryEvent } from './index';
+import {
+  EMPTY_SNAPSHOT,
+  EVENT_CODES,
+  foldTry,
+  homeTrials,
+  possibleEvents,
+  type EventCode,
+  type Try,
+  type TryEvent,
+} from './index';
 
 const event = (seq: number, code: TryEvent['code'], more: Partial<TryEvent> = {}): TryEvent => ({
   id: `e${seq}`,
@@ -71,4 +80,44 @@ it('two devices under the same number: both stand, in an order that does not han
   expect(fold.timeline.map((t) => t.event.device)).toEqual(['d1', 'desk', 'phone']);
   expect(foldTry('x', [...both].reverse())).toEqual(fold);
   expect(fold.casts).toBe(3);
+});
+
+describe('lies that were worked, as trials of the chance that one is home', () => {
+  const tryOf = (
+    markId: string | null,
+    codes: EventCode[],
+    rating: number | null,
+    offset?: number,
+  ) =>
+    ({
+      id: 't',
+      outingId: 'o',
+      beatId: 'b',
+      markId,
+      fly: 'Dun',
+      openedMs: 0,
+      zoneOffsetMin: 0,
+      snapshot: {
+        ...EMPTY_SNAPSHOT,
+        rated: { ...EMPTY_SNAPSHOT.rated, ...(offset !== undefined && { homeOffset: offset }) },
+        target: rating === null ? null : { rating },
+      },
+      events: codes.map((code, i) => ({
+        id: String(i),
+        device: 'd',
+        seq: i,
+        code,
+        clientMs: i,
+        zoneOffsetMin: 0,
+      })),
+    }) as unknown as Try;
+  it('a blank after casts, a fish that showed; a marked fish, an old rating or no cast says nothing', () => {
+    expect(homeTrials([tryOf(null, ['cast', 'cast', 'cast'], 60, 0.2)])).toEqual([
+      { chance: 0.6, offset: 0.2, workings: 1, fish: false },
+    ]);
+    expect(homeTrials([tryOf(null, ['cast', 'look'], 60, 0)])[0]).toMatchObject({ fish: true });
+    expect(homeTrials([tryOf('m', ['cast'], 60, 0)])).toEqual([]);
+    expect(homeTrials([tryOf(null, ['cast'], 60)])).toEqual([]);
+    expect(homeTrials([tryOf(null, [], 60, 0)])).toEqual([]);
+  });
 });

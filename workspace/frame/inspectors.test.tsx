@@ -126,10 +126,12 @@ describe('Read', () => {
     expect(
       screen.getByRole('img', { name: /Rating 69. Shelter .84, food .90, ease .58, air .86/ }),
     ).toBeInTheDocument();
-    expect(screen.getByText('31 cm')).toBeInTheDocument();
+    expect(
+      screen.getByText('Keeps 31 cm; at dusk 44 cm comes here, from shelter 3.0 m off.'),
+    ).toBeInTheDocument();
     show(<ReadPanel />, { lieId: 'lie1', ...us });
     expect(screen.getByText(/1.1 ft\/s at the nose/)).toBeInTheDocument();
-    expect(screen.getByText('12 in')).toBeInTheDocument();
+    expect(screen.getByText(/^Keeps 12 in; at dusk 17.5 in comes here/)).toBeInTheDocument();
   });
 });
 

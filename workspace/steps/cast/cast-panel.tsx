@@ -111,7 +111,7 @@ function Lengths() {
           {formatLength(now.distanceM, units)}
         </DescriptionRow>
       </Facts>
-      {lead && now.leadM !== null && Math.abs(now.leadM - lead.leadM) > 0.25 && (
+      {!now.chance && lead && now.leadM !== null && Math.abs(now.leadM - lead.leadM) > 0.25 && (
         <p className={panel.second}>
           It wants {formatLength(lead.leadM, units)} of lead: {formatLength(lead.reactionM, units)}{' '}
           to see it coming, {formatLength(lead.splashM, units)} for the splash

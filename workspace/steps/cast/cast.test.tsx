@@ -6,6 +6,7 @@ import {
   driftBand,
   driftInputOf,
   findShots,
+  type ChanceAsked,
   type ShotsFound,
 } from '../../../core/cast/index';
 import { createScene } from '../../../core/sight/index';
@@ -166,18 +167,54 @@ describe('where to cast from', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Look again' }));
     expect(stale.calls).toEqual([['findShots']]);
   });
-  it('keeps, leaves out and weighs', async () => {
+  it('keeps, leaves out and wishes', async () => {
     const { calls } = show();
     await userEvent.click(screen.getByText(/^Your say/));
     await userEvent.click(screen.getByRole('button', { name: 'Only from this stand' }));
     await userEvent.click(screen.getByRole('button', { name: 'Not this lay' }));
-    const clean = screen.getByRole('radiogroup', { name: 'Long clean drift' });
-    await userEvent.click(within(clean).getByRole('radio', { name: 'leave out' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Rather dry feet' }));
     expect(calls).toEqual([
       ['askShots', { pinStand: true }],
       ['askShots', { withoutLays: ['reach'] }],
-      ['askShots', { weights: { clean: 0 } }],
+      ['askShots', { wishes: { dryFeet: true } }],
     ]);
+  });
+});
+
+describe('the chance of an honest look', () => {
+  const asked: ChanceAsked = {
+    fly: 'dry',
+    species: 'brown',
+    home: 0.9,
+    waterTempC: 11,
+    calmWay: 0.95,
+  };
+  const withChance = castNow(scene, { ...CAST, chance: asked }, drift.best);
+  it('one large figure with its band, its parts on one line, what holds it back, and the hook', () => {
+    told({ drift: { band: drift, now: withChance, ms: 1 } });
+    const figure = Math.round(100 * withChance.chance!.found);
+    expect(document.querySelector('[data-part=chance]')).toHaveTextContent(
+      new RegExp(`^${figure} in 100an honest look in three castsbetween \\d+ and \\d+$`),
+    );
+    expect(screen.getByText(/^home 90 · calm on the way 95 · unseen casting/)).toBeInTheDocument();
+    expect(screen.getAllByText(/Held back:/).length).toBeGreaterThan(0);
+    expect(screen.getByText(/If it takes/)).toBeInTheDocument();
+  });
+  it('says it where no cast offers one, and what would change it; never a handful', () => {
+    told({
+      shots: {
+        kind: 'no shots',
+        reason: 'no-look',
+        looked: shots.looked,
+        best: { value: 0.04, heldBack: 'lands' },
+        wouldHelp: [{ change: 'longer-rod', value: 0.3 }],
+      },
+    });
+    expect(
+      screen.getByText(/No cast from here offers an honest look: the best has 4 in 100/),
+    ).toBeInTheDocument();
+    expect(screen.getByText(/a rod longer by 0.6 m \(30 in 100\)/)).toBeInTheDocument();
+    expect(screen.getByText(/Not tried here: another level/)).toBeInTheDocument();
   });
 });
 

@@ -24,6 +24,8 @@ export function LayPanel() {
   const chosen = usePart((s) => s.lay);
   // While something is dragged the rows stand still: they speak of where it was.
   const drift = usePart((s) => (s.dragging ? null : valueOf(s, 'drift')?.band));
+  const found =
+    usePart((s) => (s.dragging ? null : valueOf(s, 'drift')?.now.chance?.found)) ?? null;
   const passesAtS = drift?.best.passesAtS ?? null;
   const [all, setAll] = useState(false);
   if (!study)
@@ -35,7 +37,9 @@ export function LayPanel() {
   const { lead } = study;
   // The chosen one is told as it is above: followed more finely than the rest.
   const rows = study.rows.map((r) =>
-    sameLay(r.lay, chosen) && drift ? { ...r, ...told(drift) } : r,
+    sameLay(r.lay, chosen) && drift
+      ? { ...r, ...told(drift), ...(found !== null && { value: found }) }
+      : r,
   );
   const liftS = lead && passesAtS !== null ? passesAtS + lead.liftS - lead.secondsToFish : null;
   const mine = rows.find((r) => sameLay(r.lay, chosen));

@@ -12,6 +12,7 @@ import {
   plainFish,
   targetOf,
   tempOf,
+  watchers,
 } from '../../state/selectors';
 import { NOTHING_ASKED, type ShotsAsked } from '../../state/shots-asked';
 import type { WorkspaceState } from '../../state/state';
@@ -65,7 +66,8 @@ export function shotsQuestion(
   const { methods } = s.settings;
   return {
     target: plainFish(target),
-    others: othersOf(s),
+    // Those that Stalk keeps from alarming too: its way is the one that is told here.
+    others: watchers(s).filter((w) => w.id !== target.id),
     angler: anglerOf(s),
     ...fishAsked(s),
     conditions: steadyLight(plan, s),
