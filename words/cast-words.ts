@@ -71,6 +71,7 @@ const CASTS: Record<CastKind, string> = {
   overhead: 'overhead',
   side: 'from the side, low',
   roll: 'as a roll',
+  'water-load': 'lobbed off the water below',
   'bow-and-arrow': 'as bow and arrow',
   'high-stick': 'with a flick',
 };
@@ -128,6 +129,7 @@ export function remainingCasts(room: RoomBehind, units: UnitSystem): string {
     ['overhead', 'overhead'],
     ['side', 'side'],
     ['roll', 'roll'],
+    ['water-load', 'off the water, with weight'],
     ['bow-and-arrow', 'bow and arrow'],
     ['high-stick', 'high stick'],
   ];

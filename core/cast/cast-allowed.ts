@@ -36,7 +36,12 @@ export type CastAllowed = { cast: CastKind; refusal: null } | { cast: null; refu
 export function castAllowed(
   spot: CastSpot,
   lay: LayKind,
-  { rodM, leaderM, from }: { rodM: number; leaderM: number; from?: CastFrom },
+  {
+    rodM,
+    leaderM,
+    from,
+    weighted = false,
+  }: { rodM: number; leaderM: number; from?: CastFrom; weighted?: boolean },
 ): CastAllowed {
   const no = (refusal: CastRefusal): CastAllowed => ({ cast: null, refusal });
   const { angleRad, distanceM, grassM, room } = spot;
@@ -47,11 +52,16 @@ export function castAllowed(
     return no(bankLay ? 'no-grass' : 'over-grass');
   // Line is fed down the current, not across or up it.
   if (lay === 'feed' && angleRad !== null && angleRad < Math.PI / 2) return no('fed-up-current');
-  const cast = castFor(lay, distanceM, room);
+  const cast = castFor(lay, distanceM, room, mayWaterLoad(lay, spot, weighted));
   if (!cast) return no('no-room');
   const through = throughAhead(cast, distanceM, spot);
   return through ? { cast: through, refusal: null } : no('boughs-ahead');
 }
+
+/** The line must hang down-current behind the angler, who stands below the fish; plain lays only. */
+const LOBBED: readonly LayKind[] = ['straight', 'reach'];
+const mayWaterLoad = (lay: LayKind, { angleRad }: CastSpot, weighted: boolean): boolean =>
+  weighted && LOBBED.includes(lay) && (angleRad === null || angleRad < Math.PI / 2);
 
 /** A cast that gets under or past what is ahead: itself, or for an overhead one the side cast. */
 function throughAhead(cast: CastKind, distanceM: number, spot: CastSpot): CastKind | null {

@@ -34,7 +34,7 @@ import { leadAway, type LeadAway } from './lead-away';
 import { castAllowed, type CastRefusal } from './cast-allowed';
 import { obstaclesOf, roomBehind, type CastKind, type RoomBehind } from './room-behind';
 import { roomAhead, type RoomAhead } from './room-ahead';
-import { targetWater, type DriftKnown, type TargetWater } from './shot-candidate';
+import { isWeighted, targetWater, type DriftKnown, type TargetWater } from './shot-candidate';
 import { SEARCHED_LAYS, type ShotAngler, type ShotsInput } from './shots-input';
 import type { DriftInput } from './drift-input';
 import { grassBefore, liesOverSolid, SURE_SHARE } from './stands';
@@ -223,7 +223,7 @@ export function castNow(
   const wind = windOnCast(windMps, windFromRad, aimRad, angler.rodHand, q.windSchool);
   const angleRad = target && angleOff(stand, target);
   const grassM = grassBefore(scene, stand, aimRad);
-  const rod = { rodM: angler.rodM, leaderM };
+  const rod = { rodM: angler.rodM, leaderM, weighted: q.chance ? isWeighted(q.chance.fly) : false };
   const ahead = roomAhead(scene, stand, landing, q.posture, angler.heightM, angler.rodM);
   const spot = { distanceM, angleRad, grassM, room, ahead };
   const { cast, refusal } = castAllowed(spot, q.lay.kind, rod);
@@ -279,6 +279,9 @@ function leadAlong(flow: FlowField, fish: Fish, landing: Place): number {
 const LANE_M = 8;
 const OFF_LANE_M = 1;
 
+/** Lays beside are followed this long, s: a fed one as long as the chosen. */
+const ROW_S = 6;
+
 export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
   const { flow } = scene;
   const { target, angler, stand, landing } = q;
@@ -288,9 +291,14 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
   const takeS = takeAt(scene, q);
   const rows = laysBeside(q.lay).map((lay): LayRow => {
     const tip = castTip(stand, landing, angler.rodM, lay.kind);
-    const own = { ...input, lay, tip, ...(takeS !== undefined && { takeS }) };
+    const seconds = lay.kind === 'feed' ? input.seconds : Math.min(ROW_S, input.seconds);
+    const own = { ...input, seconds, lay, tip, ...(takeS !== undefined && { takeS }) };
     const { best, cleanS } = driftBand(flow, { ...FINENESS.quick, ...own }, RUNS.settled, false);
-    const { cast, refusal } = castAllowed(now, lay.kind, { rodM: angler.rodM, leaderM });
+    const { cast, refusal } = castAllowed(now, lay.kind, {
+      rodM: angler.rodM,
+      leaderM,
+      weighted: q.chance ? isWeighted(q.chance.fly) : false,
+    });
     return {
       lay,
       by: cast,
@@ -311,7 +319,7 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
         (b.value ?? 0) - (a.value ?? 0) ||
         b.cleanS.best - a.cleanS.best,
     ),
-    mend: bestMend(flow, input),
+    mend: bestMend(flow, { ...input, seconds: Math.min(ROW_S, input.seconds) }),
     leadAway: target && leadAway(scene, stand, target, q.others),
     covers: coverOrder(stand, landing),
     structure: target && structureAt(scene.plan, target),

@@ -23,7 +23,7 @@ const FIRST_SLIP_MPS = 0.1;
 /** Line on dry ground hardly moves: friction times this. */
 const GROUND_DRAG = 200;
 /** Line fed out adds at most this much, m. */
-const MOST_FED_M = 12;
+const MOST_FED_M = 20;
 /** A mend leaves this much of the line beyond the leader as it lies, m (our guess). */
 const MEND_KEEPS_M = 0.4;
 

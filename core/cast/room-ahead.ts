@@ -27,6 +27,7 @@ const FLIGHT: Record<
   overhead: { tipM: (h, rod) => 0.75 * h + 0.85 * rod, endM: 0.7, loopM: 0.35 },
   side: { tipM: (h) => 0.6 * h, endM: 0.3, loopM: 0.12 },
   roll: { tipM: (h, rod) => 0.6 * h + 0.5 * rod, endM: 0.5, loopM: 0.3 },
+  'water-load': { tipM: (h, rod) => 0.6 * h + 0.6 * rod, endM: 0.4, loopM: 0.4 },
   'bow-and-arrow': { tipM: (h) => 0.55 * h, endM: 0.2, loopM: 0.08 },
   'high-stick': { tipM: () => 2.3, endM: 0.05, loopM: 0.05 },
 };

@@ -15,7 +15,14 @@ export interface Obstacle {
 }
 
 /** How a line is thrown, the one that wants most room first. */
-export const CAST_KINDS = ['overhead', 'side', 'roll', 'bow-and-arrow', 'high-stick'] as const;
+export const CAST_KINDS = [
+  'overhead',
+  'side',
+  'roll',
+  'water-load',
+  'bow-and-arrow',
+  'high-stick',
+] as const;
 export type CastKind = (typeof CAST_KINDS)[number];
 
 export interface RoomRay {
@@ -53,6 +60,8 @@ const DEFAULT_CROWN_M = 2;
  */
 const OVERHEAD = { handShare: 0.75, rodShare: 0.85, fallPerM: 0.12 } as const;
 const SIDE = { handShare: 0.55, fallPerM: 0.02 } as const;
+/** A lob off the water reaches so many rods (our guess). */
+const WATER_LOAD_RODS = 2.8;
 /** Ground behind is looked at in steps of this, m. */
 const GROUND_STEP_M = 0.5;
 
@@ -189,6 +198,7 @@ export function roomBehind(
       overhead: reachWith(overheadM, rodM, leaderM),
       side: reachWith(sideM, rodM, leaderM),
       roll: Math.max(overheadM, sideM) >= ROLL_ROOM_M ? layReachM('roll', rodM, leaderM) : 0,
+      'water-load': WATER_LOAD_RODS * rodM,
       'bow-and-arrow': layReachM('bow-and-arrow', rodM, leaderM),
       'high-stick': layReachM('high-stick', rodM, leaderM),
     },
@@ -242,11 +252,14 @@ export function castFor(
   kind: LayKind,
   distanceM: number,
   room: Pick<RoomBehind, 'reachM'>,
+  mayWaterLoad = false,
 ): CastKind | null {
   if (kind === 'roll') return distanceM <= room.reachM.roll ? 'roll' : null;
   if (kind === 'bow-and-arrow' || kind === 'high-stick')
     return distanceM <= room.reachM[kind] ? kind : null;
   if (distanceM <= room.reachM.overhead) return 'overhead';
   if (distanceM <= room.reachM.side) return 'side';
+  // A weighted fly loads against the water below: no room behind is needed.
+  if (mayWaterLoad && distanceM <= room.reachM['water-load']) return 'water-load';
   return null;
 }

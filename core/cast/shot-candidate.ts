@@ -19,6 +19,7 @@ import {
   type ShotChance,
   type StrikeKind,
 } from '../chance/index';
+import type { FlyKind } from '../rig/index';
 import { fishView, type Scene } from '../sight/index';
 import { ALARM } from '../stalk/index';
 import { sampleSurface, surfaceCurrent } from '../water/index';
@@ -172,12 +173,16 @@ function aimAt(map: FreeMap, current: Current, lane: Lane, place: Place): Aim {
 const LANE_UP_M = 8;
 const LANE_DOWN_M = 6;
 
+/** Flies with weight enough to load a rod against the water. */
+export const isWeighted = (fly: FlyKind): boolean => fly === 'sunk' || fly === 'indicator';
+
 /** By which cast a lay can be thrown from a stand; null when it cannot. */
 export const castOf = ({ input }: ShotContext, stand: Stand, lay: Lay): CastKind | null =>
   castAllowed(stand, lay.kind, {
     rodM: input.angler.rodM,
     leaderM: input.leaderM,
     from: input.castFrom,
+    weighted: isWeighted(input.fly),
   }).cast;
 
 /** The drift of a candidate, stopped at its first drag. */

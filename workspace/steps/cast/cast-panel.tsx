@@ -1,7 +1,7 @@
 'use client';
 
 import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
-import { FLY_KINDS } from '../../../core/rig/index';
+import { DEFAULT_RIG, FLY_KINDS } from '../../../core/rig/index';
 import { civilHour, formatLength, formatSpeed } from '../../../core/units/index';
 import { Button, ButtonAnchor } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
@@ -97,7 +97,10 @@ function Lengths() {
   const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
   const units = usePart((s) => s.settings.units);
   const rodM = usePart((s) => s.settings.rodM);
+  const slackM = usePart((s) => valueOf(s, 'drift')?.band.best.slackM ?? 0);
   if (!now) return null;
+  // What lies beyond rod and leader, with the slack that is laid in.
+  const stripM = now.distanceM + slackM - rodM - DEFAULT_RIG.leaderM;
   return (
     <>
       <Facts beside>
@@ -111,6 +114,11 @@ function Lengths() {
           {formatLength(now.distanceM, units)}
         </DescriptionRow>
       </Facts>
+      {stripM > 0.2 && (
+        <p className={panel.second}>
+          Strip off {formatLength(stripM, units)} of line beyond the rod.
+        </p>
+      )}
       {!now.chance && lead && now.leadM !== null && Math.abs(now.leadM - lead.leadM) > 0.25 && (
         <p className={panel.second}>
           It wants {formatLength(lead.leadM, units)} of lead: {formatLength(lead.reactionM, units)}{' '}

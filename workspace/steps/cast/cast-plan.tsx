@@ -47,6 +47,7 @@ function Room({ camera, now, stand }: { camera: Camera; now: CastNow; stand: Pla
   return (
     <>
       <path d={`${linePath([at(camera, stand), ...rim])}Z`} className={css.room} />
+      {now.ahead.met && <Ahead camera={camera} met={now.ahead.met.at} stand={stand} />}
       {ends.map((r, i) => {
         const [x, y] = at(camera, off(stand, r.bearingRad, r.overheadM));
         return (
@@ -56,6 +57,21 @@ function Room({ camera, now, stand }: { camera: Camera; now: CastNow; stand: Pla
     </>
   );
 }
+
+/** What hangs ahead, as the fan behind is drawn: open as far as the cross, and barred there. */
+function Ahead({ camera, met, stand }: { camera: Camera; met: Place; stand: Place }) {
+  const [x, y] = at(camera, met);
+  const aim = Math.atan2(met.yM - stand.yM, met.xM - stand.xM);
+  const far = Math.hypot(met.xM - stand.xM, met.yM - stand.yM);
+  const rim = [-1, 0, 1].map((side) => at(camera, off(stand, aim + side * AHEAD_HALF_RAD, far)));
+  return (
+    <g data-mark="ahead">
+      <path d={`${linePath([at(camera, stand), ...rim])}Z`} className={css.room} />
+      <path d={`M${x - 4},${y - 4}l8,8M${x + 4},${y - 4}l-8,8`} className={css.met} />
+    </g>
+  );
+}
+const AHEAD_HALF_RAD = 0.06;
 
 /** The false casts' direction, as an arc from the cast to it. */
 function FalseCasts({ camera, now, stand }: { camera: Camera; now: CastNow; stand: Place }) {

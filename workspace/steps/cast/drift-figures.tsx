@@ -3,7 +3,7 @@
 import { formatSeconds } from '../../../core/units/index';
 import { usePart } from '../../context';
 import { driftWhy, PASS_WORDS } from '../../../words/words';
-import { DRIFT_S } from './questions';
+import { driftSecondsOf } from './questions';
 import { valueOf } from '../../state/answer';
 import panel from '../../../ui/panel.module.css';
 
@@ -11,6 +11,7 @@ import panel from '../../../ui/panel.module.css';
 export function DriftFigures() {
   const drift = usePart((s) => valueOf(s, 'drift')?.band);
   const hasChance = usePart((s) => Boolean(valueOf(s, 'drift')?.now.chance));
+  const driftS = usePart((s) => driftSecondsOf(s.lay));
   const units = usePart((s) => s.settings.units);
   if (!drift)
     return (
@@ -20,18 +21,18 @@ export function DriftFigures() {
     );
   const { best, cleanS } = drift;
   const known = best.status === 'ok';
-  const whole = cleanS.best >= DRIFT_S - 0.11;
+  const whole = cleanS.best >= driftS - 0.11;
   return (
     <>
       <p className={hasChance ? panel.second : panel.large} aria-live="polite" data-part="drift">
         {known ? (
           <>
-            {whole ? `${DRIFT_S}` : cleanS.best.toFixed(1)}
+            {whole ? `${driftS}` : cleanS.best.toFixed(1)}
             <small> s</small>{' '}
             <span>
               <strong>{whole ? 'clean, or more' : 'clean drift'}</strong>
               {hasChance ? ', ' : ''}
-              {cleanS.low >= DRIFT_S - 0.11
+              {cleanS.low >= driftS - 0.11
                 ? 'followed no further'
                 : `between ${formatSeconds(cleanS.low)} and ${formatSeconds(cleanS.high)}`}
             </span>

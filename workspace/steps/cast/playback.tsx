@@ -5,7 +5,7 @@ import { formatSeconds, formatSpeed } from '../../../core/units/index';
 import { MICRO_MPS, WAKE_MPS, type DriftResult } from '../../../core/cast/index';
 import { Button } from '../../../ui/button';
 import { useActions, usePart, useWorkspace } from '../../context';
-import { DRIFT_S } from './questions';
+import { driftSecondsOf } from './questions';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import css from './cast.module.css';
@@ -21,20 +21,21 @@ export function Playback() {
   const runs = usePart((s) => s.filmRuns);
   const dragging = usePart((s) => s.dragging !== null);
   const units = usePart((s) => s.settings.units);
+  const driftS = usePart((s) => driftSecondsOf(s.lay));
   const film = best?.film;
   useEffect(() => {
     if (!runs) return;
     let frame = 0;
     let before = performance.now();
     const turn = (now: number) => {
-      const next = Math.min(DRIFT_S, (store.getState().filmAtS ?? 0) + (now - before) / 1000);
+      const next = Math.min(driftS, (store.getState().filmAtS ?? 0) + (now - before) / 1000);
       before = now;
-      casting.filmTo(next, next < DRIFT_S);
-      if (next < DRIFT_S) frame = requestAnimationFrame(turn);
+      casting.filmTo(next, next < driftS);
+      if (next < driftS) frame = requestAnimationFrame(turn);
     };
     frame = requestAnimationFrame(turn);
     return () => cancelAnimationFrame(frame);
-  }, [runs, casting, store]);
+  }, [runs, casting, store, driftS]);
   if (!best) return null;
   const ready = film !== undefined && !dragging;
   return (
@@ -45,7 +46,7 @@ export function Playback() {
           onClick={() =>
             runs
               ? casting.runFilm(false)
-              : casting.filmTo(atS === null || atS >= DRIFT_S - 0.01 ? 0 : atS, true)
+              : casting.filmTo(atS === null || atS >= driftS - 0.01 ? 0 : atS, true)
           }
         >
           {runs ? 'Stop' : 'Play the drift'}
@@ -59,7 +60,7 @@ export function Playback() {
       <Slider
         label="Moment of the drift"
         min={0}
-        max={DRIFT_S}
+        max={driftS}
         step={0.05}
         value={atS ?? 0}
         disabled={!ready}
@@ -77,7 +78,7 @@ export function Playback() {
 function momentText(best: DriftResult, atS: number, units: 'metric' | 'us'): string {
   const n = Math.min(
     best.t.length - 1,
-    Math.max(0, Math.round((atS / DRIFT_S) * (best.t.length - 1))),
+    Math.max(0, Math.round((atS / best.t[best.t.length - 1]!) * (best.t.length - 1))),
   );
   const drag = best.dragMps[n]!;
   const state =

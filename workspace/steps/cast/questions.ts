@@ -1,4 +1,4 @@
-import type { CastQuestion, ShotsQuestion } from '../../../core/cast/index';
+import type { CastQuestion, Lay, ShotsQuestion } from '../../../core/cast/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import { rigFor } from '../../../core/rig/index';
 import { steadyLight } from '../../state/light';
@@ -17,8 +17,10 @@ import {
 import { NOTHING_ASKED, type ShotsAsked } from '../../state/shots-asked';
 import type { WorkspaceState } from '../../state/state';
 
-/** Drift is followed this long, s. */
+/** Drift is followed this long, s; a line that is fed out much longer. */
 export const DRIFT_S = 6;
+const FED_DRIFT_S = 30;
+export const driftSecondsOf = (lay: Lay) => (lay.kind === 'feed' ? FED_DRIFT_S : DRIFT_S);
 
 /** The cast as it stands on the plan; null without a stand and a landing place. */
 export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | null {
@@ -35,7 +37,7 @@ export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | 
     target: target && plainFish(target),
     others: othersOf(s),
     rig: rigFor(flyOf(s)),
-    seconds: DRIFT_S,
+    seconds: driftSecondsOf(s.lay),
     ...(target && { chance: { ...fishAsked(s), calmWay: calmWayOf(s) } }),
   };
 }
