@@ -33,6 +33,8 @@ async function check(page: Page, theme: 'light' | 'dark'): Promise<void> {
 
 for (const theme of ['light', 'dark'] as const) {
   test(`no violations, ${theme === 'light' ? 'noon' : 'dusk'} light`, async ({ page }) => {
+    // Every page, every step, every disclosure: the analysis itself takes most of it.
+    test.setTimeout(200_000);
     await page.addInitScript((t) => localStorage.setItem('theme', t), theme);
     await page.goto('/');
     await check(page, theme);

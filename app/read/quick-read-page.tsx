@@ -1,11 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { heatAt } from '@/core/day/index';
+import { heatAt } from '@/core/day/heat';
 import { TOTAL_PER_FORK } from '@/core/fish/index';
-import { heatText } from '@/words/heat-words';
 import { type QuickAnswers, type QuickCover, type QuickEdge } from '@/core/lies/index';
-import { seasonAt } from '@/core/lies/season';
+import { seasonOfMonth } from '@/core/lies/season-of-month';
 import { paceWord } from '@/core/units/index';
 import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
@@ -23,6 +22,7 @@ import css from './read.module.css';
 
 const MoreTold = later(() => import('./more-told').then((m) => m.MoreTold), 190);
 const KeptReads = later(() => import('./kept-reads').then((m) => m.KeptReads));
+const HeatLines = later(() => import('./heat-lines').then((m) => m.HeatLines));
 const NotTaken = later(() => import('@/ui/not-taken').then((m) => m.NotTaken));
 
 const PACES = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;
@@ -74,7 +74,7 @@ export function QuickReadPage({
     colour: 'clear',
     shaded: false,
     // Months of the north: no place is known here; it can be changed below.
-    season: seasonAt(Date.now(), undefined, 1),
+    season: seasonOfMonth(new Date().getMonth() + 1),
     deeper: null,
   }));
   const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));
@@ -151,12 +151,7 @@ export function QuickReadPage({
         onPin={pin}
         onDrop={(read) => kept.drop(read.id)}
       />
-      {heat.kind !== 'fine' &&
-        heatText(heat, told.waterTempC, units).map((line) => (
-          <p key={line} role="status" data-part="heat">
-            {line}
-          </p>
-        ))}
+      {heat.kind !== 'fine' && <HeatLines heat={heat} tempC={told.waterTempC} units={units} />}
       <ReadResult
         reading={reading}
         units={units}

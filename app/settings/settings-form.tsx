@@ -208,9 +208,7 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
         </label>
       </Row>
       <h2>Methods</h2>
-      <p>
-        Where good anglers differ. Each choice acts at once in the steps it speaks of.
-      </p>
+      <p>Where good anglers differ. Each choice acts at once in the steps it speaks of.</p>
       {METHOD_ROWS.map((row) => (
         <Row
           key={row.key}

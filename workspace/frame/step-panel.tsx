@@ -1,10 +1,12 @@
 'use client';
 
 import { usePart } from '../context';
-import { HeatNotice } from '../parts/heat-notice';
+import { lazy } from './lazy';
 import { heatOf } from '../state/selectors';
 import type { Step } from '../state/address';
 import { STEP_ROWS } from './steps';
+
+const HeatNotice = lazy(() => import('../parts/heat-notice').then((m) => m.HeatNotice));
 
 /** Steps that send one fishing: none of their advice is given in water too warm for it. */
 const ADVISES: readonly Step[] = ['read', 'stalk', 'cast'];

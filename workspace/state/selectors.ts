@@ -1,9 +1,10 @@
 import type { ShotAngler } from '../../core/cast/index';
-import { markAtHome } from '../../core/chance/index';
-import { heatAt, type Heat } from '../../core/day/index';
+import { markAtHome } from '../../core/chance/at-home';
+import { heatAt, type Heat } from '../../core/day/heat';
 import type { FlyKind } from '../../core/rig/index';
 import type { BeatPlan } from '../../core/formats/index';
-import { fitHome, type Lie } from '../../core/lies/index';
+import { fitHome } from '../../core/lies/home';
+import type { Lie } from '../../core/lies/index';
 import { memoizeByObject } from '../../core/grid/index';
 import { ASSUMED_TEMP_C, homeTrials, type Mark, type TempSource } from '../../core/log/index';
 import type { Fish } from '../../core/sight/index';

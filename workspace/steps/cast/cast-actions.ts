@@ -1,10 +1,13 @@
 import type { FlyKind } from '../../../core/rig/index';
 import type { Lay, Mend, Shot } from '../../../core/cast/index';
 import { toCm, type ActionContext } from '../../action-context';
-import { valueOf } from '../../state/answer';
+import { freshOf, valueOf } from '../../state/answer';
 import { targetOf } from '../../state/selectors';
 import { NOTHING_ASKED, type ShotsAsked } from '../../state/shots-asked';
 import { shotsQuestion, shotsQuestionAt } from './questions';
+
+/** Longer than this a search does not wait for the lies, ms. */
+const LIES_MS = 5000;
 
 /** Where to stand, how the line is laid, and the film of the drift. */
 export function createCastActions({ store, beat, engine, push, replace }: ActionContext) {
@@ -28,6 +31,19 @@ export function createCastActions({ store, beat, engine, push, replace }: Action
     putOnPlan(shot);
     push();
   }
+
+  /** Waits for what the state will say, or so long. */
+  const until = (met: () => boolean, mostMs: number) =>
+    new Promise<void>((resolve) => {
+      if (met()) return resolve();
+      const done = () => {
+        clearTimeout(timer);
+        stop();
+        resolve();
+      };
+      const timer = setTimeout(done, mostMs);
+      const stop = store.subscribe(() => met() && done());
+    });
 
   let proposing: string | null = null;
   const actions = {
@@ -58,6 +74,12 @@ export function createCastActions({ store, beat, engine, push, replace }: Action
       const target = targetOf(store.getState())?.id ?? null;
       if (target === null || proposing === target) return;
       proposing = target;
+      // The best lies look too, and say how likely a fish is home: a search without them would be another.
+      await until(() => freshOf(store.getState(), 'lies') !== null, LIES_MS);
+      if (targetOf(store.getState())?.id !== target) {
+        proposing = null;
+        return;
+      }
       const question = shotsQuestion(beat.plan, store.getState(), NOTHING_ASKED)!;
       const shots = store.getState().step === 'cast' ? await engine.findShots() : null;
       const shot =
