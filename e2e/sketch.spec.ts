@@ -27,7 +27,7 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
 
   // Nobody has told anything yet but the kinds: depth and pace are what such a stream makes of them.
   await expect(result.getByText(/is what a stream this wide usually carries/)).toBeVisible();
-  await expect(pieces(page).getByText(/as the others carry/)).toHaveCount(3);
+  await expect(pieces(page).getByText(/ m, as the others carry/)).toHaveCount(3);
   const tell = async (piece: RegExp, depth: string, pace: string) => {
     await pieces(page).getByRole('button', { name: piece }).click();
     await side(page).getByRole('radio', { name: depth }).click();
@@ -38,7 +38,7 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
   await side(page).getByRole('radio', { name: 'brisk' }).click();
   await tell(/^1 tail/, 'shin', 'walk');
   await expect(result.getByText(/is the discharge that fits these pieces best/)).toBeVisible();
-  await expect(pieces(page).getByText(/as the others carry/)).toHaveCount(1);
+  await expect(pieces(page).getByText(/ m, as the others carry/)).toHaveCount(1);
   // Solved, the water is laid beside what was told.
   await expect(result.getByText(/^Solved, the water/)).toBeVisible({ timeout: 20000 });
   await result.getByText('Told and solved, piece by piece').click();

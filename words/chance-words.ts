@@ -72,6 +72,7 @@ export function noLookText(no: NoShots, units: UnitSystem): string[] {
 
 /** Casts worth making before the next is worth under a third of the first. */
 export function coversWorth(c: ShotChance): number {
+  if (c.look <= 0) return 1;
   let n = 1;
   while (n < MOST_COVERS && nextCover(c, n) >= WORTH_SHARE * nextCover(c, 0)) n++;
   return n;

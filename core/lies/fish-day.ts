@@ -17,7 +17,6 @@ import {
 import { smoothstep } from '../grid/index';
 import { GUESS } from './guesses';
 import { METHODS, type Method } from './methods';
-import type { Sizes } from './largest';
 import { sightM } from './quick-colour';
 import type { WaterForFish } from './water-for-fish';
 
@@ -169,6 +168,13 @@ export function fishToday(o: FishOptions): FishToday {
     sightM: sightM(ntu),
   };
 }
+
+/** A fish of another length on the same day, and how far every place is from what shelters it. */
+export interface OfLength {
+  day: FishDay;
+  toShelterM(): Float64Array;
+}
+export type Sizes = Map<number, OfLength>;
 
 /** The fish on this water today: one `FishToday`, or one for each temperature below a spring. */
 export interface FishDay {

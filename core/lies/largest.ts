@@ -1,6 +1,6 @@
 import { ASSIMILATED, territoryM2, TOTAL_PER_FORK } from '../fish/index';
 import { distanceTransform, smoothstep } from '../grid/index';
-import { fishDay, type FeedLight, type FishDay } from './fish-day';
+import { fishDay, type FeedLight, type FishDay, type OfLength, type Sizes } from './fish-day';
 import { GUESS } from './guesses';
 import { canHold, createPlaceNeeds, placeNeedsInto, shelterOf, type PlaceNeeds } from './needs';
 import type { WaterForFish } from './water-for-fish';
@@ -74,13 +74,6 @@ export function largestHere(water: WaterForFish, day: FishDay, k: number): Large
 }
 
 const LIGHTS = ['bright', 'soft', 'dusk'] as const;
-
-/** A fish of another length on the same day, and how far every place is from what shelters it. */
-interface OfLength {
-  day: FishDay;
-  toShelterM(): Float64Array;
-}
-export type Sizes = Map<number, OfLength>;
 
 function ofLength(water: WaterForFish, day: FishDay, sizes: Sizes, cm: number): OfLength {
   const known = sizes.get(cm);

@@ -1,5 +1,13 @@
-import type { Lie } from './rate-lies';
 import type { LieKind } from './kinds';
+
+/** What a row is made of. */
+interface InRow {
+  id: string;
+  xM: number;
+  yM: number;
+  kind: LieKind;
+  rating: number;
+}
 
 /** An even edge told as one: lies of one kind in a row, each like the next. */
 export interface LieStretch {
@@ -29,7 +37,7 @@ const LEAST_LIES = 3;
 const TENTH = 1.2816;
 
 /** Rows of three lies and more that an angler would call one edge. */
-export function stretchesOf(lies: readonly Lie[]): LieStretch[] {
+export function stretchesOf(lies: readonly InRow[]): LieStretch[] {
   const out: LieStretch[] = [];
   for (const kind of EDGES) {
     const left = lies.filter((l) => l.kind === kind).sort((a, b) => a.xM - b.xM);
@@ -51,7 +59,7 @@ export function stretchesOf(lies: readonly Lie[]): LieStretch[] {
   return out.sort((a, b) => b.high - a.high);
 }
 
-function stretch(kind: LieKind, row: Lie[]): LieStretch {
+function stretch(kind: LieKind, row: InRow[]): LieStretch {
   const chances = row.map((l) => l.rating / 100);
   const mean = chances.reduce((a, b) => a + b, 0);
   const off = TENTH * Math.sqrt(chances.reduce((sum, p) => sum + p * (1 - p), 0));

@@ -1,8 +1,7 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import {
-  depthMisfit,
   misfits,
   thalweg,
   type CalibrationResult,
@@ -18,13 +17,13 @@ import {
   type UnitSystem,
 } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
+import { later } from '../../../ui/later';
 import { Check } from '../../../ui/check';
 import { Disclosure } from '../../../ui/disclosure';
 import { ProgressBar } from '../../../ui/progress-bar';
 import { Select } from '../../../ui/select';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { paceText } from '../../../words/words';
-import { misfitText, toldSurfaceText } from '../../../words/water-words';
 import { type Overlay, OVERLAYS } from '../../state/slices';
 import { valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
@@ -32,6 +31,8 @@ import drawn from '../../../drawing/marks.module.css';
 import css from './read.module.css';
 import panel from '../../../ui/panel.module.css';
 import { PlainTable } from '../../../ui/plain-table';
+
+const ToldLine = later(() => import('./told-line').then((m) => m.ToldLine));
 
 const OVERLAY_WORDS: Record<Overlay, string> = {
   pieces: 'Pieces',
@@ -206,10 +207,6 @@ export function CalibrationPanel() {
   const [problem, setProblem] = useState<string | null>(null);
   const { plan } = beat;
   const atSurvey = level === plan.surveyedLevel;
-  const misfit = useMemo(
-    () => (flow && atSurvey ? depthMisfit(plan, flow) : null),
-    [plan, flow, atSurvey],
-  );
   if (!flow) return null;
   const fit = async () => {
     setProgress(0);
@@ -229,9 +226,9 @@ export function CalibrationPanel() {
         {plan.calibration
           ? `Calibrated to ${plan.calibration.points} measured places: bed ${plan.calibration.roughness.toFixed(2)} times as rough as the book says; depths off by ${formatDepth(plan.calibration.depthRmsM, units)}, speeds by ${formatSpeed(plan.calibration.speedRmsMps, units)} (root mean square).`
           : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
-        Solved at {formatLength(flow.cellM, units, 1)}.{misfit && ` ${misfitText(misfit, units)}`}{' '}
-        {toldSurfaceText(plan, units)}
+        Solved at {formatLength(flow.cellM, units, 1)}.
       </p>
+      <ToldLine />
       {sharp === 'possible' && (
         <Button onClick={() => engine.sharpen()}>Sharpen to {formatLength(0.1, units, 1)}</Button>
       )}
