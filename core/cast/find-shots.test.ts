@@ -228,7 +228,8 @@ it('other fish: a stand that lays line over one is marked down, and it is said',
   expect(before.facts.othersLiningM).toBe(Infinity);
   expect(after.facts.othersLiningM).toBeLessThan(0.6);
   expect(after.order).toBeLessThan(before.order);
-  expect(after.chance.value).toBeCloseTo(before.chance.value, 9);
+  // Only the way there may differ: it keeps from the other too.
+  expect(Math.abs(after.chance.value - before.chance.value)).toBeLessThan(0.03);
 });
 
 describe('the lane and what is useful of a drift', () => {
