@@ -4,10 +4,10 @@ import { angleWords, forWords, layName, standWords, towardWords } from './cast-w
 const reason = (what: string, value: number): Reason => ({ what, value, unit: '', source: '' });
 
 it('what speaks for a shot says no more than its figure', () => {
-  expect(forWords(reason('unseen', 0.01), 'metric')).toBe('out of sight');
-  expect(forWords(reason('unseen', 0.15), 'metric')).toBe('hardly seen');
-  expect(forWords(reason('way', 0.99), 'metric')).toBe('the way there alarms nobody');
-  expect(forWords(reason('way', 0.85), 'metric')).toBe('calm 85 in 100 on the way there');
+  expect(forWords(reason('seen', 0.01), 'metric')).toBe('out of sight');
+  expect(forWords(reason('seen', 0.15), 'metric')).toBe('hardly seen');
+  expect(forWords(reason('calm', 0.99), 'metric')).toBe('the way there alarms nobody');
+  expect(forWords(reason('calm', 0.85), 'metric')).toBe('calm 85 in 100 on the way there');
 });
 it('stands, angles and bearings as the water has them, in an eddy by its own current', () => {
   const fish = { xM: 10, yM: 0, headingRad: 0 };

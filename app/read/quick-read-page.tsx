@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { heatAt } from '@/core/day/heat';
 import { TOTAL_PER_FORK } from '@/core/fish/index';
 import { type QuickAnswers, type QuickCover, type QuickEdge } from '@/core/lies/index';
@@ -83,7 +83,9 @@ export function QuickReadPage({
     species: told.species,
     legalC: settings.legalLimitC,
   });
-  const reading = useQuickReading({ ...told, tooWarm: heat.kind === 'none' });
+  const tooWarm = heat.kind === 'none';
+  const asked = useMemo(() => ({ ...told, tooWarm }), [told, tooWarm]);
+  const reading = useQuickReading(asked);
   const kept = useReads(reads);
   const saving = useQueue();
   const [justKept, setJustKept] = useState(false);

@@ -228,11 +228,14 @@ function* search(
   const calmAt = effort.asksHelp ? waysCalm(scene, input, keep) : null;
   yield 0.97;
   for (const c of picked) {
-    const calm = calmAt?.(c.stand) ?? c.stand.calm;
+    const calm = calmAt ? calmAt(c.stand) : c.stand.calm;
+    // No way on those steps leads there.
+    if (calm === null) continue;
     shots.push(shotOf(ground, { ...c, stand: { ...c.stand, calm } }));
     yield 0.98;
   }
   shots.sort((a, b) => b.order - a.order);
+  if (shots.length === 0) return no('no-stand');
   const told = effort.anyChance ? shots : shots.filter((s) => s.chance.value >= LEAST_CHANCE);
   if (told.length === 0) {
     const best = shots.reduce((a, b) => (b.chance.value > a.chance.value ? b : a));

@@ -76,10 +76,14 @@ export function* standsFor(
   const e = new Float64Array(POSTURES.length);
   const seen = new Float64Array(POSTURES.length);
   const { grid } = ways;
+  // A place that Stalk's own finer steps cannot stand on is none, whatever the wide grid says.
+  const { grid: fine } = stalkContext(scene, wayQuestion(input), keep);
   for (let cell = 0; cell < grid.nx * grid.ny; cell++) {
     if (cell % (grid.nx * 4) === 0) yield 0.25 + (0.2 * cell) / (grid.nx * grid.ny);
     if (grid.closed[cell]) continue;
     const place = cellPlace(grid, cell);
+    const own = cellAt(fine, place);
+    if (own < 0 || fine.closed[own]) continue;
     const farM = FARTHEST * input.angler.landsWithinHalfMetreToM + AIM_OFF_M;
     const toFishM = tipDistance(place, input.target);
     if (toFishM < NEAREST_M || toFishM > farM || leftOut(input, place)) continue;

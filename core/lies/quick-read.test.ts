@@ -60,7 +60,7 @@ describe('quick read', () => {
       const r = quickRead({ ...told, ...more });
       return r.ok ? r.advice : [];
     };
-    expect(advice({ waterTempC: 20.5 })).toEqual(['leave-warm']);
+    expect(advice({ waterTempC: 20.5, tooWarm: true })).toEqual(['leave-warm']);
     expect(advice({ waterTempC: 4, depthM: 1.2, surfacePaceMps: 0.2 })).toContain(
       'nymph-on-bottom',
     );

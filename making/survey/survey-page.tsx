@@ -222,7 +222,7 @@ export function SurveyPage({
             onKeep={(v) => draft.change((d) => changeHeader(d, { slope: v / 100 }))}
           />
           <PickField
-            label="How it is known"
+            label="Fall told"
             value={
               plan.fallTold === 'levelled'
                 ? 'levelled'
