@@ -66,7 +66,7 @@ const HANG_STEP_M = 0.04;
 export function heldAir(rig: Rig, heightM: number, onWaterM: number, reachM: number): AirPart {
   const shoot = (pullN: number) => {
     let [x, y, weight, length] = [0, 0, 0, 0];
-    while (y < heightM && length < MOST_HANG_M) {
+    for (let n = 0; n < MOST_HANG_STEPS && heightM - y > 1e-9; n++) {
       weight += stretchKgPerM(rig, onWaterM + length, HANG_STEP_M) * HANG_STEP_M * GRAVITY;
       const s = Math.hypot(pullN, weight);
       const step = Math.min(HANG_STEP_M, ((heightM - y) * s) / Math.max(1e-12, weight));
@@ -92,7 +92,7 @@ export function heldAir(rig: Rig, heightM: number, onWaterM: number, reachM: num
     restPullN: pullN,
   };
 }
-const MOST_HANG_M = 12;
+const MOST_HANG_STEPS = 300;
 
 /** Horizontal distance at which a length in the air is straight, m. */
 export const fullReachM = (heightM: number, lengthM: number) =>

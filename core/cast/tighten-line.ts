@@ -5,6 +5,8 @@ import { beginLift, lift, startRun, step } from './drift-run';
 
 const STEP_S = 0.1;
 const LIFT_S = 0.01;
+/** No lift takes longer, whatever the chain has come to: two seconds. */
+const MOST_STEPS = 200;
 /** Pull on the fly at which the line is tight, N; the threshold hardly matters (.05 to .3). */
 const TIGHT_N = 0.1;
 
@@ -18,9 +20,10 @@ export function tightenSeconds(flow: FlowField, input: DriftInput, takeS: number
   for (let n = 1; n * STEP_S <= takeS + 1e-9; n++) step(run, n === 1);
   run.dt = LIFT_S;
   const rise = beginLift(run, input.stand ?? run.rod.pivot);
-  for (let n = 1; ; n++) {
+  for (let n = 1; n <= MOST_STEPS; n++) {
     const pullN = lift(run, rise);
-    if (pullN === null) return Infinity;
+    if (pullN === null) break;
     if (pullN >= TIGHT_N) return n * LIFT_S;
   }
+  return Infinity;
 }
