@@ -37,6 +37,7 @@ const KINDS: Record<LayKind, string> = {
   curve: 'Curve',
   'aerial-mend': 'Aerial mend',
   feed: 'Feed line',
+  'late-feed': 'Feed once past',
   'high-stick': 'High stick',
   'bow-and-arrow': 'Bow and arrow',
   roll: 'Roll',
@@ -59,6 +60,8 @@ export function layHow(lay: Lay, units: UnitSystem): string {
   if (lay.kind === 'aerial-mend')
     return `Throw the middle of the line ${TOWARD[lay.toward]}-current before it falls.`;
   if (lay.kind === 'feed') return 'Feed line at the pace of the water, rod low.';
+  if (lay.kind === 'late-feed')
+    return 'Straight; take in as it comes, and pay out once it has passed the rod.';
   if (lay.kind === 'high-stick')
     return 'Rod high over the line, follow it; leader alone on the water.';
   if (lay.kind === 'bow-and-arrow') return 'Bow and arrow: draw the leader by the fly and let go.';

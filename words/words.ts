@@ -62,6 +62,7 @@ const METHOD_NAMES: Record<Method, string> = {
   'feed-lane': 'Feed lane',
   'soft-water': 'Soft water',
   'cover-first': 'Cover first',
+  'thin-seams': 'Thin seams',
 };
 export const methodName = (m: Method) => METHOD_NAMES[m];
 

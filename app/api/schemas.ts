@@ -12,6 +12,7 @@ import {
   type TrySnapshot,
 } from '@/core/log/index';
 import { SKIES } from '@/core/sight/index';
+import { HIDING_SCHOOLS } from '@/core/stalk/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
   number()
@@ -160,7 +161,7 @@ export const settingsSchema = object({
     working: oneOf('Which way to work', ['up-current', 'down-current']),
     wading: oneOf('Wading', ['never-unless', 'for-the-angle']).required(),
     dropper: oneOf('The dropper', ['cut-when-up', 'keep']).required(),
-    hiding: oneOf('Hiding', ['creep', 'screen']).required(),
+    hiding: oneOf('Hiding', HIDING_SCHOOLS).required(),
     wind: oneOf('Wind', ['tilt', 'heavier-line', 'change-sides']).required(),
     heat: oneOf('Heat', HEAT_SCHOOLS).required(),
   })

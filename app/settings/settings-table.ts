@@ -21,6 +21,7 @@ export const METHOD_ROWS: readonly MethodRow[] = [
       ['feed-lane', 'feed lane first', 'poor, fast streams: the edge of the main thread'],
       ['soft-water', 'soft water first', 'pockets, margins, hollows; cold or high water'],
       ['cover-first', 'cover first', 'large, shy fish: undercut, wood, depth'],
+      ['thin-seams', 'large fish in thin seams', 'low light: they come out of cover to feed'],
     ],
     why: 'It yields the others as special cases.',
   },
@@ -100,6 +101,11 @@ export const METHOD_ROWS: readonly MethodRow[] = [
     schools: [
       ['creep', 'creep, keep low, stay out', 'clear water'],
       ['screen', 'use stained or broken water as a screen', 'colour or noise in the water'],
+      [
+        'own-mud',
+        'stir up mud above it and come in behind',
+        'soft beds; wait until it clears to cast',
+      ],
     ],
     why: 'It works in every water.',
   },

@@ -1,5 +1,5 @@
 import type { LayKind } from './lays';
-import { layReachM } from './lays';
+import { isFed, layReachM } from './lays';
 import type { RoomAhead } from './room-ahead';
 import { castFor, type CastKind, type RoomBehind } from './room-behind';
 import { mayCastAt, type CastFrom } from './shot-terms';
@@ -50,8 +50,8 @@ export function castAllowed(
   const bankLay = lay === 'bank-lay';
   if (!layOverGrass(grassM, distanceM, bankLay, rodM, leaderM))
     return no(bankLay ? 'no-grass' : 'over-grass');
-  // Line is fed down the current, not across or up it.
-  if (lay === 'feed' && angleRad !== null && angleRad < Math.PI / 2) return no('fed-up-current');
+  // Line is fed down the current, not up it; late, to a fish that the fly reaches once it is past the rod.
+  if (isFed(lay) && angleRad !== null && angleRad < Math.PI / 2) return no('fed-up-current');
   const cast = castFor(lay, distanceM, room, mayWaterLoad(lay, spot, weighted));
   if (!cast) return no('no-room');
   const through = throughAhead(cast, distanceM, spot);

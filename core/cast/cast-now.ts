@@ -28,7 +28,7 @@ import { driftBand, FINENESS, RUNS } from './drift-band';
 
 import type { DriftResult } from './drift-result';
 import { falseCast, type FalseCast } from './false-cast';
-import { castTip, LAY_PRECISION, layReachM, type Lay } from './lays';
+import { castTip, isFed, LAY_PRECISION, layReachM, type Lay } from './lays';
 import { laneThrough, leadFor, nearestOnLane, type Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
 import { castAllowed, type CastRefusal } from './cast-allowed';
@@ -291,7 +291,7 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
   const takeS = takeAt(scene, q);
   const rows = laysBeside(q.lay).map((lay): LayRow => {
     const tip = castTip(stand, landing, angler.rodM, lay.kind);
-    const seconds = lay.kind === 'feed' ? input.seconds : Math.min(ROW_S, input.seconds);
+    const seconds = isFed(lay.kind) ? input.seconds : Math.min(ROW_S, input.seconds);
     const own = { ...input, seconds, lay, tip, ...(takeS !== undefined && { takeS }) };
     const { best, cleanS } = driftBand(flow, { ...FINENESS.quick, ...own }, RUNS.settled, false);
     const { cast, refusal } = castAllowed(now, lay.kind, {

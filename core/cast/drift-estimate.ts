@@ -1,7 +1,7 @@
 import type { Place } from '../grid/index';
 import { fullReachM, layAir } from './air';
 import { surfaceInto, type Current } from './drift-current';
-import { asideM, mayBeHeld, wavesOf, type Lay } from './lays';
+import { asideM, isFed, mayBeHeld, wavesOf, type Lay } from './lays';
 import { LEAST_FOLLOW_MPS } from './rod';
 
 // Own copy: reached through a getter otherwise, and called some hundred times a candidate.
@@ -30,7 +30,7 @@ const RAISED_TIP_M = 1.2;
 const POINTS = 10;
 const STEP_S = 0.25;
 const MICRO_SLACK = 0.02;
-const MOST_LAYS = 12;
+const MOST_LAYS = 16;
 
 export const createDriftEstimate = (): Proxy => ({
   x: new Float64Array(POINTS),
@@ -93,7 +93,7 @@ export function estimateSecondsInto(
       arcM[l * POINTS + k] = arc;
     }
     // Line that is fed, or held up, is not tight at the rod.
-    whole[l] = lay.kind === 'feed' || held ? Infinity : arc + full;
+    whole[l] = isFed(lay.kind) || held ? Infinity : arc + full;
     proxy.seconds[l] = -1;
     proxy.boundS[l] = -1;
   });

@@ -5,7 +5,7 @@ import { borrowChain, renewTangents, tighten, type Chain } from './chain';
 import { surfaceInto, upCurrentRad, type Current } from './drift-current';
 import { RETRIEVE_MPS, type DriftInput, type Mend } from './drift-input';
 import type { DriftFrame } from './drift-result';
-import { HELD_ON_WATER_M, LAY_DEFAULTS, layLine, mayBeHeld, type Lay } from './lays';
+import { HELD_ON_WATER_M, isFed, LAY_DEFAULTS, layLine, mayBeHeld, type Lay } from './lays';
 import { followInto, rodFor, swing, type Rod } from './rod';
 
 const DEFAULT_RATIO = 15;
@@ -52,6 +52,8 @@ export interface Run {
   dt: number;
   roughly: boolean;
   feedGain: number;
+  /** Line is paid out only while the water carries it away from the rod, and taken in before. */
+  fedLate: boolean;
   retrieveMps: number;
   end: { held: true; x: number; y: number };
   /** Where the fly would be without tension. */
@@ -85,7 +87,7 @@ export function startRun(current: Current, input: DriftInput, dt: number): Run {
     ? heldAir(rig, heightM, lengthM, distance - onWater)
     : layAir(heightM, stretchKgPerM(rig, lengthM, empty.lengthM), hang);
   air.lengthM = Math.max(air.lengthM, Math.hypot(distance - onWater, heightM));
-  const fed = lay.kind === 'feed' ? Math.ceil(MOST_FED_M / stepM) : 0;
+  const fed = isFed(lay.kind) ? Math.ceil(MOST_FED_M / stepM) : 0;
   const most = laid.n + fed;
   const chain = borrowChain(laid.n, input.dragRatio ?? DEFAULT_RATIO, most);
   chain.x.set(laid.x);
@@ -106,6 +108,7 @@ export function startRun(current: Current, input: DriftInput, dt: number): Run {
     dt,
     roughly: input.roughly ?? false,
     feedGain: lay.kind === 'feed' ? (lay.gain ?? LAY_DEFAULTS.feedGain) : 0,
+    fedLate: lay.kind === 'late-feed',
     retrieveMps: handLine ? (input.retrieveMps ?? RETRIEVE_MPS) : 0,
     end: { held: true, x: rod.xM, y: rod.yM },
     freeFly: { xM: landing.xM, yM: landing.yM },
@@ -122,7 +125,8 @@ export function step(run: Run, first: boolean): boolean {
   followInto(rod, { xM: chain.x[i]!, yM: chain.y[i]! }, run.current, run.dt);
   end.x = rod.xM;
   end.y = rod.yM;
-  if (run.feedGain > 0) payOut(run);
+  if (run.feedGain > 0) payOut(run, run.feedGain);
+  else if (run.fedLate && goesAway(run)) payOut(run, LAY_DEFAULTS.feedGain);
   else if (run.retrieveMps > 0) takeIn(run);
   pullEntry(run);
   run.freeFly.xM = chain.freeX[0]!;
@@ -208,12 +212,19 @@ function pullEntry(run: Run): void {
 /** A free place farther off than this is a slip of the arithmetic, m. */
 const MOST_PULLED_M = 20;
 
-/** Line is paid out at the pace of the water where it enters; a length that is due becomes a node. */
-function payOut(run: Run): void {
+/** Whether the water where the line enters carries it away from the tip. */
+function goesAway({ chain, current, end }: Run): boolean {
+  const i = chain.n - 1;
+  const s = surfaceInto(current, chain.x[i]!, chain.y[i]!);
+  return s.u * (chain.x[i]! - end.x) + s.v * (chain.y[i]! - end.y) > 0;
+}
+
+/** Line is paid out at `gain` times the pace of the water where it enters; a length that is due becomes a node. */
+function payOut(run: Run, gain: number): void {
   const { chain, air, current, end } = run;
   const i = chain.n - 1;
   const s = surfaceInto(current, chain.x[i]!, chain.y[i]!);
-  air.lengthM += run.feedGain * Math.hypot(s.u, s.v) * run.dt;
+  air.lengthM += gain * Math.hypot(s.u, s.v) * run.dt;
   const spare = air.lengthM - air.restLengthM;
   if (spare > 1.5 * run.stepM && chain.n < run.most) {
     const distance = Math.max(1e-6, entryToTip(run));

@@ -11,6 +11,7 @@ export {
 } from './drift-result';
 export {
   castTip,
+  isFed,
   LAY_DEFAULTS,
   LAY_KINDS,
   layReachM,

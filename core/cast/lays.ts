@@ -20,6 +20,8 @@ export type Lay =
   | { kind: 'aerial-mend'; toward: Toward; amountM?: number }
   /** Line is paid out at `gain` times the pace of the water where it enters. */
   | { kind: 'feed'; gain?: number }
+  /** Laid straight and taken in as it comes; paid out from where the water carries it away from the rod. */
+  | { kind: 'late-feed' }
   /** The rod is held high over the line and follows it: as little on the water as can be. */
   | { kind: 'high-stick' }
   | { kind: 'bow-and-arrow' }
@@ -36,6 +38,7 @@ export const LAY_KINDS: readonly LayKind[] = [
   'curve',
   'aerial-mend',
   'feed',
+  'late-feed',
   'high-stick',
   'bow-and-arrow',
   'roll',
@@ -61,6 +64,7 @@ export const LAY_PRECISION: Record<LayKind, number> = {
   curve: 0.65,
   'aerial-mend': 0.75,
   feed: 0.95,
+  'late-feed': 1,
   'high-stick': 1,
   'bow-and-arrow': 0.8,
   roll: 0.85,
@@ -75,6 +79,9 @@ export const LAY_REACH = {
   bowLeaders: 1,
   highStickLeaders: 0.9,
 } as const;
+
+/** Lays that pay line out: their drifts last longer, and no length of line ends them. */
+export const isFed = (kind: LayKind): boolean => kind === 'feed' || kind === 'late-feed';
 
 /** How far each lay can be thrown from the stand, m; Infinity where the arm alone decides. */
 export function layReachM(kind: LayKind, rodM: number, leaderM: number): number {
@@ -187,6 +194,7 @@ export function layLine(
 const LAID_STRAIGHT: ReadonlySet<LayKind> = new Set<LayKind>([
   'straight',
   'reach',
+  'late-feed',
   'high-stick',
   'bow-and-arrow',
   'roll',

@@ -223,6 +223,7 @@ const USUAL_SLACK_M: Partial<Record<Lay['kind'], number>> = {
   curve: 1.4,
   'aerial-mend': 1.5,
   feed: 1.6,
+  'late-feed': 1.3,
 };
 
 /** A candidate judged by its drift; lining by the line as laid, else by the chord. */

@@ -79,6 +79,7 @@ export const SEARCHED_LAYS: readonly Lay[] = [
   { kind: 'curve', toward: 'up-current' },
   { kind: 'aerial-mend', toward: 'up-current' },
   { kind: 'feed' },
+  { kind: 'late-feed' },
   { kind: 'high-stick' },
   { kind: 'bow-and-arrow' },
   { kind: 'roll' },

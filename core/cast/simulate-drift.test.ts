@@ -134,3 +134,26 @@ it('the band holds the best value, is the same every time, and refuses nonsense'
     'seconds must be positive, got 0',
   );
 });
+
+describe('a line fed once it is past (common practice: follow it up to the rod, then give it line)', () => {
+  const even = madeFlow(() => -0.4 / factor);
+  const drift = (lay: Lay, seconds = 14) =>
+    simulateDrift(even, {
+      tip: { xM: 0.6, yM: 1.2, zM: 0.5 },
+      landing: { xM: 2, yM: 4.2 },
+      stand: { xM: 0, yM: -0.8 },
+      lay,
+      seconds,
+      dtS: 0.05,
+    });
+  const fed = drift({ kind: 'late-feed' });
+  const straight = drift({ kind: 'straight' });
+
+  it('drifts on where a straight line has swung', () => {
+    expect(straight.cleanS).toBeLessThan(9);
+    expect(fed.cleanS).toBeGreaterThan(straight.cleanS + 3);
+  });
+  it('is the straight line until it has passed the rod', () => {
+    for (let n = 0; n < 12; n++) expect(fed.x[n]).toBeCloseTo(straight.x[n]!, 6);
+  });
+});

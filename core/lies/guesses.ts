@@ -108,6 +108,7 @@ export const GUESS = {
     'feed-lane': { food: 0.5, ease: 0.1, shelter: 0.2, air: 0.2, profit: 0 },
     'soft-water': { food: 0.15, ease: 0.45, shelter: 0.2, air: 0.2, profit: 0 },
     'cover-first': { food: 0.15, ease: 0.2, shelter: 0.45, air: 0.2, profit: 0 },
+    'thin-seams': { food: 0.5, ease: 0.1, shelter: 0.2, air: 0.2, profit: 0 },
   } as const,
 
   /** Listing: smoothing passes of 1-2-1 (about .3 m), search radius, least rating, share of the best, saddle. */
@@ -141,6 +142,8 @@ export const GUESS = {
     soft: { reachM: 15, rich: 2.5 },
     dusk: { reachM: 40, rich: 4 },
   } as const,
+  /** To who fishes thin seams, shelter at no distance counts so much, and nothing at the light's reach. */
+  shelterNear: 0.75,
   /** Food from which a lie that keeps the fish is prime. */
   primeFood: 0.5,
 } as const;

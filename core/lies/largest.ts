@@ -1,8 +1,8 @@
 import { ASSIMILATED, territoryM2, TOTAL_PER_FORK } from '../fish/index';
-import { distanceTransform, smoothstep } from '../grid/index';
+import { smoothstep } from '../grid/index';
 import { fishDay, type FeedLight, type FishDay, type OfLength, type Sizes } from './fish-day';
 import { GUESS } from './guesses';
-import { canHold, createPlaceNeeds, placeNeedsInto, shelterOf, type PlaceNeeds } from './needs';
+import { canHold, createPlaceNeeds, placeNeedsInto, toShelterM, type PlaceNeeds } from './needs';
 import type { WaterForFish } from './water-for-fish';
 
 /** What a place is to fish: it keeps the fish asked for and feeds it well, keeps it, only feeds it, neither. */
@@ -79,30 +79,10 @@ function ofLength(water: WaterForFish, day: FishDay, sizes: Sizes, cm: number): 
   const known = sizes.get(cm);
   if (known) return known;
   const grown = fishDay(water, { ...day.options, forkLengthCm: cm / TOTAL_PER_FORK });
-  let far: Float64Array | null = null;
-  const made: OfLength = {
-    day: grown,
-    toShelterM() {
-      if (far) return far;
-      const { nx, ny, cellM } = water.flow;
-      const shelters = water.open.map((_, k) =>
-        canHold(water, grown.at(k), k) && shelterOf(water, grown, k) >= GUESS.keepShelter ? 1 : 0,
-      );
-      far = distanceTransform(nx, ny, shelters).map((d) => d * cellM);
-      // What was told to lie a step away, beyond the water that is drawn.
-      const { deepShelter } = water;
-      if (deepShelter && sheltersAt(deepShelter.depthM, grown))
-        far = far.map((d) => Math.min(d, deepShelter.offM));
-      return far;
-    },
-  };
+  const made: OfLength = { day: grown, toShelterM: () => toShelterM(water, grown) };
   sizes.set(cm, made);
   return made;
 }
-
-/** Deep water that nothing else is known of shelters a fish it holds and hides. */
-const sheltersAt = (depthM: number, grown: FishDay) =>
-  depthM >= Math.max(GUESS.boltSideM, 2 * grown.base.leastDepthM);
 
 function profitAt(grown: OfLength, k: number, place: PlaceNeeds, rich: number): number {
   return ASSIMILATED * intakeAt(grown, k, place, rich) - place.costJph;

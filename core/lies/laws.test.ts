@@ -118,10 +118,18 @@ it('energy by hand: 25 cm brown of standard weight at 11 C, nose .2 m/s', () => 
 });
 
 it('the worst need limits: a weighted power mean, checked by hand', () => {
-  const even = { food: 0.5, ease: 0.5, shelter: 0.5, oxygen: 0.5, profit: 0.5, idle: 0 };
+  const even = {
+    food: 0.5,
+    ease: 0.5,
+    shelter: 0.5,
+    shelterNear: 0.5,
+    oxygen: 0.5,
+    profit: 0.5,
+    idle: 0,
+  };
   for (const m of METHODS) expect(ratingOf(even, 1, m)).toBeCloseTo(0.5, 12);
   // Energy budget: .12/.64 + .28/.04 + .15/1 + .45/.36 = 8.5875; 1/sqrt = .3412.
-  const n = { food: 1, ease: 0.8, shelter: 0.2, oxygen: 1, profit: 0.6, idle: 0 };
+  const n = { food: 1, ease: 0.8, shelter: 0.2, shelterNear: 0.7, oxygen: 1, profit: 0.6, idle: 0 };
   expect(ratingOf(n, 1, 'energy-budget')).toBeCloseTo(0.34124, 4);
   expect(ratingOf(n, 0.5, 'energy-budget')).toBeCloseTo(0.7 * 0.34124, 4);
   // Resting: .45/.04 + .40/.64 + .15/1 = 12.025; 1/sqrt = .28837, whatever the school.

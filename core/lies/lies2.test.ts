@@ -111,6 +111,24 @@ describe('what a place keeps, and what comes to feed (3)', () => {
     expect(out.shelterM!).toBeGreaterThan(2);
     expect(['holding', 'feeding', 'small']).toContain(out.class);
   });
+  it('who fishes thin seams finds them rated by the light, and nothing else where no shelter is near', () => {
+    const flow = flowOfBeat(GLIDE, 1, 0.2);
+    const water = waterForFish(GLIDE, flow);
+    const rated = (method: 'feed-lane' | 'thin-seams', feedLight: 'bright' | 'soft' | 'dusk') => {
+      const day = fishDay(water, { ...TROUT, forkLengthCm: 38, method, feedLight });
+      return ratingAt(water, day, method, cellIndex(flow, 11, -1));
+    };
+    const lane = rated('feed-lane', 'soft');
+    expect(rated('thin-seams', 'bright')).toBeLessThan(rated('thin-seams', 'soft'));
+    expect(rated('thin-seams', 'soft')).toBeLessThan(rated('thin-seams', 'dusk'));
+    expect(rated('thin-seams', 'dusk')).toBeGreaterThan(1.5 * lane);
+    const even = evenWater(0.3, 0.3);
+    const bare = waterForFish(BARE, even);
+    const k = 10 * 40 + 20;
+    const onBare = (method: 'feed-lane' | 'thin-seams') =>
+      ratingAt(bare, fishDay(bare, { ...TROUT, method, feedLight: 'dusk' }), method, k);
+    expect(onBare('thin-seams')).toBe(onBare('feed-lane'));
+  });
   it('with no shelter within 40 m it feeds what it keeps; more cover never keeps less', () => {
     const flow = evenWater(0.3, 0.3);
     const bare = waterForFish(BARE, flow);

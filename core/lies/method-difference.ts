@@ -3,7 +3,7 @@ import type { BeatPlan } from '../formats/index';
 import type { FlowField } from '../water/index';
 import { fishDay, type FishOptions } from './fish-day';
 import { kindAt, type LieKind } from './kinds';
-import { pulls, type Method, type WeighedName } from './methods';
+import { pulls, shelterBy, type Method, type WeighedName } from './methods';
 import { createPlaceNeeds, placeNeedsInto } from './needs';
 import { needsField, ratingField } from './needs-field';
 import { choosePeaks } from './peaks';
@@ -44,7 +44,9 @@ export function methodDifference(
   b: Method,
 ): MethodDifference {
   const water = waterForFish(plan, flow);
-  const day = fishDay(water, withAltitude(plan, options));
+  // Shelter within reach is reckoned only for who asks.
+  const method = a === 'thin-seams' || b === 'thin-seams' ? 'thin-seams' : a;
+  const day = fishDay(water, { ...withAltitude(plan, options), method });
   const needs = needsField(water, day);
   const fields = { a: ratingField(water, needs, a), b: ratingField(water, needs, b) };
   const best = (field: Float64Array) =>
@@ -79,7 +81,7 @@ export function methodDifference(
       chosenBy: own,
       ratings: { own: 100 * ratings.own, other: 100 * ratings.other },
       because,
-      value: n[because],
+      value: because === 'shelter' ? shelterBy(n, own) : n[because],
     };
   };
   return {

@@ -2,7 +2,13 @@ import { lerp } from '../grid/index';
 import { GUESS } from './guesses';
 
 /** Schools of where fish hold: weights over the same needs. */
-export const METHODS = ['energy-budget', 'feed-lane', 'soft-water', 'cover-first'] as const;
+export const METHODS = [
+  'energy-budget',
+  'feed-lane',
+  'soft-water',
+  'cover-first',
+  'thin-seams',
+] as const;
 export type Method = (typeof METHODS)[number];
 
 /** What is weighed: three needs, oxygen, and the profit of holding there. All 0-1. */
@@ -10,12 +16,18 @@ export interface Weighed {
   food: number;
   ease: number;
   shelter: number;
+  /** Shelter counted as within reach of it: `shelter` itself unless thin seams are asked about. */
+  shelterNear: number;
   oxygen: number;
   profit: number;
   /** How far it rests instead of feeding: it then asks what any resting fish asks. */
   idle: number;
 }
-export type WeighedName = Exclude<keyof Weighed, 'idle'>;
+export type WeighedName = Exclude<keyof Weighed, 'idle' | 'shelterNear'>;
+
+/** Who looks for large fish in thin seams asks for shelter near it, of a fish that feeds; all others for shelter there. */
+export const shelterBy = (n: Weighed, method: Method): number =>
+  method === 'thin-seams' ? lerp(n.shelterNear, n.shelter, n.idle) : n.shelter;
 
 const NAMES = ['food', 'ease', 'shelter', 'oxygen', 'profit'] as const;
 
@@ -46,7 +58,11 @@ export function ratingOf(n: Weighed, warmth: number, method: Method): number {
     return (w[i]! + idle * (REST[i]! - w[i]!)) / (held * held);
   };
   const sum =
-    term(0, n.food) + term(1, n.ease) + term(2, n.shelter) + term(3, n.oxygen) + term(4, n.profit);
+    term(0, n.food) +
+    term(1, n.ease) +
+    term(2, shelterBy(n, method)) +
+    term(3, n.oxygen) +
+    term(4, n.profit);
   return dayFactor(warmth) / Math.sqrt(sum);
 }
 
@@ -57,7 +73,9 @@ export const dayFactor = (warmth: number) => GUESS.dayFloor + (1 - GUESS.dayFloo
 export function pulls(n: Weighed, method: Method): Record<WeighedName, number> {
   const w = WEIGHTS[method];
   const terms = NAMES.map(
-    (name, i) => lerp(w[i]!, REST[i]!, n.idle) / Math.max(GUESS.needFloor, n[name]) ** 2,
+    (name, i) =>
+      lerp(w[i]!, REST[i]!, n.idle) /
+      Math.max(GUESS.needFloor, name === 'shelter' ? shelterBy(n, method) : n[name]) ** 2,
   );
   const sum = terms.reduce((a, b) => a + b, 0);
   return Object.fromEntries(NAMES.map((name, i) => [name, terms[i]! / sum])) as Record<

@@ -19,6 +19,7 @@ export interface NeedsField {
   food: Float64Array;
   ease: Float64Array;
   shelter: Float64Array;
+  shelterNear: Float64Array;
   oxygen: Float64Array;
   profit: Float64Array;
   warmth: Float64Array;
@@ -62,6 +63,7 @@ export function needsField(water: WaterForFish, day: FishDay): NeedsField {
     food: make(),
     ease: make(),
     shelter: make(),
+    shelterNear: make(),
     oxygen: make(),
     profit: make(),
     warmth: make(),
@@ -78,6 +80,7 @@ export function needsField(water: WaterForFish, day: FishDay): NeedsField {
     field.food[k] = place.food;
     field.ease[k] = place.ease;
     field.shelter[k] = place.shelter;
+    field.shelterNear[k] = place.shelterNear;
     field.oxygen[k] = place.oxygen;
     field.profit[k] = place.profit;
     field.warmth[k] = place.warmth;
@@ -108,12 +111,21 @@ export function ratingField(
 ): Float64Array {
   const { nx, ny } = water.flow;
   const raw = new Float64Array(nx * ny);
-  const n: Weighed = { food: 0, ease: 0, shelter: 0, oxygen: 0, profit: 0, idle: 0 };
+  const n: Weighed = {
+    food: 0,
+    ease: 0,
+    shelter: 0,
+    shelterNear: 0,
+    oxygen: 0,
+    profit: 0,
+    idle: 0,
+  };
   for (let k = 0; k < raw.length; k++) {
     if (!needs.holds[k]) continue;
     n.food = needs.food[k]!;
     n.ease = needs.ease[k]!;
     n.shelter = needs.shelter[k]!;
+    n.shelterNear = needs.shelterNear[k]!;
     n.oxygen = needs.oxygen[k]!;
     n.profit = needs.profit[k]!;
     n.idle = needs.idle[k]!;

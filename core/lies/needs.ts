@@ -1,4 +1,4 @@
-import { clamp, lerp } from '../grid/index';
+import { clamp, distanceTransform, lerp } from '../grid/index';
 import { ASSIMILATED, depthSuitability, swimmingCost } from '../fish/index';
 import { noseSpeedMps } from '../water/index';
 import type { FishDay, FishToday } from './fish-day';
@@ -39,6 +39,7 @@ export function createPlaceNeeds(): PlaceNeeds {
     food: 0,
     ease: 0,
     shelter: 0,
+    shelterNear: 0,
     oxygen: 0,
     profit: 0,
   };
@@ -84,6 +85,8 @@ export function needsFromDriftInto(
   out.food = appetite > 0 ? out.intakeJph / appetite : 0;
   out.ease = clamp((fish.powerJph - out.costJph) / (fish.powerJph - fish.restCostJph));
   out.shelter = shelterOf(water, day, k);
+  out.shelterNear =
+    day.options.method === 'thin-seams' ? shelterNear(water, day, k, out.shelter) : out.shelter;
   out.oxygenMgL = fish.saturationMgL * (0.8 + 0.2 * water.aeration[k]!);
   out.oxygen = clamp((out.oxygenMgL - fish.oxygenNeededMgL + 3) / 3);
   // Breaking even is bearable, not the worst: 0 where it loses what rest costs, 1 at the most it could gain.
@@ -101,6 +104,30 @@ export const rated = (n: PlaceNeeds, method: Method) => ratingOf(n, n.warmth, me
 /** How well a place hides this fish, 0-1. */
 export const shelterOf = (water: WaterForFish, day: FishDay, k: number): number =>
   shelterAt(water, day.at(k), k, day.shade === null ? 0 : day.shade[k]!);
+
+/** How far every place is from one that would keep this fish, m. */
+export function toShelterM(water: WaterForFish, day: FishDay): Float64Array {
+  let far = distances.get(day);
+  if (far) return far;
+  const { nx, ny, cellM } = water.flow;
+  const shelters = water.open.map((_, k) =>
+    canHold(water, day.at(k), k) && shelterOf(water, day, k) >= GUESS.keepShelter ? 1 : 0,
+  );
+  far = distanceTransform(nx, ny, shelters).map((d) => d * cellM);
+  // What was told to lie a step away, beyond the water that is drawn.
+  const { deepShelter } = water;
+  if (deepShelter && deepShelter.depthM >= Math.max(GUESS.boltSideM, 2 * day.base.leastDepthM))
+    far = far.map((d) => Math.min(d, deepShelter.offM));
+  distances.set(day, far);
+  return far;
+}
+const distances = new WeakMap<FishDay, Float64Array>();
+
+/** A large fish comes to feed as far from shelter as the light allows. */
+function shelterNear(water: WaterForFish, day: FishDay, k: number, own: number): number {
+  const { reachM } = GUESS.feedLight[day.options.feedLight ?? 'soft'];
+  return Math.max(own, GUESS.shelterNear * (1 - toShelterM(water, day)[k]! / reachM));
+}
 
 function shelterAt(water: WaterForFish, fish: FishToday, k: number, shade: number): number {
   const size = Math.sqrt(fish.body.totalLengthCm / 25);

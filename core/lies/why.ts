@@ -1,7 +1,7 @@
 import { borrowsFromBrown } from '../fish/index';
 import type { Reason } from '../units/index';
 import type { FishDay } from './fish-day';
-import { pulls, type Method, type WeighedName } from './methods';
+import { pulls, shelterBy, type Method, type WeighedName } from './methods';
 import type { PlaceNeeds } from './needs';
 import type { WaterForFish } from './water-for-fish';
 
@@ -29,7 +29,12 @@ export function reasons(
   const share = pulls(n, method);
   const worst = (Object.keys(share) as WeighedName[]).sort((a, b) => share[b] - share[a])[0]!;
   const about = n.temperature < 0.5 && n.temperature < n[worst] ? 'air' : needBehind(worst, n);
-  const value = about === 'air' ? n.oxygen * n.temperature : n[about];
+  const value =
+    about === 'air'
+      ? n.oxygen * n.temperature
+      : about === 'shelter'
+        ? shelterBy(n, method)
+        : n[about];
   const out: Reason[] = [
     { what: 'holds-back', value, unit: '', source: 'power-mean', about },
     { what: 'nose-pace', value: n.noseMps, unit: 'm/s', source: 'log-law' },

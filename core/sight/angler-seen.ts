@@ -54,11 +54,12 @@ export interface FishView {
 }
 
 /** Turbidity of what counts as clear water, NTU: exposure's constants were guessed for it. */
-const CLEAR_NTU = 1;
+export const CLEAR_NTU = 1;
 /** The ray from the window's edge to the eye, over the fish's depth: 1/cos of the critical angle. */
 const EDGE_RAY_PER_DEPTH = 1.51;
 
-const clarityOver = (fishDepthM: number, turbidityNtu = CLEAR_NTU) =>
+/** Share of contrast that stain leaves over a fish, beside clear water. */
+export const clarityOver = (fishDepthM: number, turbidityNtu = CLEAR_NTU) =>
   beamTransmission(
     Math.max(0, attenuationPerM(turbidityNtu) - attenuationPerM(CLEAR_NTU)),
     EDGE_RAY_PER_DEPTH * fishDepthM,

@@ -32,6 +32,8 @@ export {
   type Sky,
 } from './scene';
 export {
+  CLEAR_NTU,
+  clarityOver,
   exposureAt,
   fishView,
   movingExposuresInto,

@@ -2,7 +2,8 @@
 
 /** Schools of wading, and of hiding. */
 export type WadingSchool = 'never-unless' | 'for-the-angle';
-export type HidingSchool = 'creep' | 'screen';
+export const HIDING_SCHOOLS = ['creep', 'screen', 'own-mud'] as const;
+export type HidingSchool = (typeof HIDING_SCHOOLS)[number];
 
 /** How a fish takes what it notices. */
 export interface Alarm {
@@ -26,7 +27,7 @@ export const tauBandOf = (tauS: number): [number, number] => [
 ];
 
 /** What one certain alarm is worth in seconds of walking, by school of hiding. */
-export const ALARM_WORTH_S = { creep: 600, screen: 200 } as const;
+export const ALARM_WORTH_S = { creep: 600, screen: 200, 'own-mud': 600 } as const;
 
 /** What a metre costs beyond the time it takes, s: the lower, the harder. */
 export const EFFORT_S_PER_M = [0.5, 1, 2, 3] as const;
@@ -42,6 +43,20 @@ export const WADING = {
   forTheAngle: { H1: 1.5, H2: 10 },
   /** Broken water hides and drowns sound: with `screen` it costs as little as for the angle. */
   screenFromRoughness: 0.6,
+} as const;
+
+/**
+ * Mud stirred up by wading: NTU at the feet by bed, what is left of it at a distance, how wide it
+ * goes, and how far it is followed. Common practice that it hides; the figures are guesses.
+ */
+export const OWN_MUD = {
+  ntu: { silt: 60, clay: 50, sand: 12 },
+  fadesM: 5,
+  halfWidthM: 0.3,
+  spreads: 0.1,
+  followedM: 12,
+  /** A screen that leaves less than this of what a fish notices is worth wading for. */
+  screensBelow: 0.5,
 } as const;
 
 /** Land higher than this in one step is climbed, s a metre; a face higher than `most` is not, m. */

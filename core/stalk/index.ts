@@ -25,7 +25,14 @@ export { fromFarBank, type FarBank } from './far-bank';
 export { waysOut, type WaysOut } from './ways-out';
 
 // What it rests on.
-export { ALARM, tauBandOf, type Alarm, type HidingSchool, type WadingSchool } from './guesses';
+export {
+  ALARM,
+  tauBandOf,
+  type Alarm,
+  HIDING_SCHOOLS,
+  type HidingSchool,
+  type WadingSchool,
+} from './guesses';
 export { fishSeen, seenAt, seenField, seenInto, type FishSeen, type SeenField } from './seen-field';
 export {
   bedAt,

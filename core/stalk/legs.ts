@@ -179,8 +179,8 @@ function lookAt(
     heightM: input.angler.heightM,
     motionMps: POSTURE[posture].walkSpeedMps,
   };
-  const noticed = seen.fish.map(({ view }) => {
-    const e = exposureAt(scene, view, at, input.conditions);
+  const noticed = seen.fish.map(({ view }, f) => {
+    const e = exposureAt(scene, view, at, input.conditions) * (seen.mud?.[f]![cell] ?? 1);
     if (e > worst.exposure) {
       worst.exposure = e;
       worst.fishId = view.fish.id;

@@ -11,6 +11,7 @@ import {
 import { DRY_M, sampleFlow, type FlowField } from '../water/index';
 import { ALARM, tauBandOf, type Alarm, type HidingSchool, type WadingSchool } from './guesses';
 import { walk, type Walked, type Worst } from './legs';
+import { ownMud } from './own-mud';
 import { fishSeen, seenField, type FishSeen, type SeenField } from './seen-field';
 import { cellAt, CLOSED, walkGrid, type Forbidden, type WalkGrid } from './walk-grid';
 import { costsOf, searchWay, type Weighing } from './way-search';
@@ -102,7 +103,8 @@ export function stalkContext(scene: Scene, input: StalkQuestion, kept?: StalkKee
   const looking = fish.map((f) =>
     once.fish([f, heightM, conditions], () => fishSeen(scene, f, heightM, conditions)),
   );
-  return { scene, grid, seen: seenField(scene, looking) };
+  const mud = input.hiding === 'own-mud' ? fish.map((f) => ownMud(scene, grid, f)) : null;
+  return { scene, grid, seen: seenField(scene, looking, mud) };
 }
 
 /** Answers kept by what was asked; the oldest make room. */

@@ -22,6 +22,8 @@ export interface SeenField {
   x0M: number;
   y0M: number;
   fish: readonly FishSeen[];
+  /** What the angler's own mud leaves of it, a fish, by cell of the walk; null: it is not used. */
+  mud: readonly Float64Array[] | null;
 }
 
 const STEP_M = 0.5;
@@ -54,11 +56,16 @@ export function fishSeen(
   return { view, e };
 }
 
-export const seenField = (scene: Scene, fish: readonly FishSeen[]): SeenField => ({
+export const seenField = (
+  scene: Scene,
+  fish: readonly FishSeen[],
+  mud: SeenField['mud'] = null,
+): SeenField => ({
   ...sizeOf(scene),
   x0M: scene.ground.box.xMinM,
   y0M: scene.ground.box.yMinM,
   fish,
+  mud,
 });
 
 /** E at a place for one fish and posture (index into POSTURES), bilinear. */

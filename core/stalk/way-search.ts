@@ -7,6 +7,7 @@ import {
   CHANGE_S,
   CLIMB,
   EFFORT_S_PER_M,
+  OWN_MUD,
   WADING,
   type HidingSchool,
   type WadingSchool,
@@ -71,14 +72,15 @@ export function costsOf(grid: WalkGrid, seen: SeenField, how: Weighing): Costs {
       seenInto(seen, f, xM, yM, e);
       const { fish, roughness } = seen.fish[f]!.view;
       const away = Math.sqrt((xM - fish.xM) ** 2 + (yM - fish.yM) ** 2);
+      const mud = seen.mud ? seen.mud[f]![k]! : 1;
       const heard = heardFrom(grid.loud[k]!, away, roughness, how.footfall);
       for (let p = 0; p < N; p++) {
-        const alarm = Math.max(0, e[p]! + heard * gaits[p]! - ALARM.threshold);
+        const alarm = Math.max(0, mud * e[p]! + heard * gaits[p]! - ALARM.threshold);
         costs.alarm[p]![k]! += how.weights[f]! * alarm;
         if (f === 0) costs.alarmOfFirst[p]![k] = alarm;
       }
     }
-    const wadeCost = wadingCost(grid, k, how);
+    const wadeCost = wadingCost(grid, seen, k, how);
     for (let p = 0; p < N; p++) {
       costs.sPerM[p]![k] = 1 / paceAt(grid, k, p);
       costs.perS[p]![k] = 1 + costs.alarm[p]![k]! * worth;
@@ -88,10 +90,12 @@ export function costsOf(grid: WalkGrid, seen: SeenField, how: Weighing): Costs {
   return costs;
 }
 
-function wadingCost(grid: WalkGrid, cell: number, how: Weighing): number {
+function wadingCost(grid: WalkGrid, seen: SeenField, cell: number, how: Weighing): number {
   const wade = grid.wade[cell]!;
   if (wade === 0) return 0;
-  const screened = how.hiding === 'screen' && grid.broken[cell]! > WADING.screenFromRoughness;
+  const screened =
+    (how.hiding === 'screen' && grid.broken[cell]! > WADING.screenFromRoughness) ||
+    (seen.mud?.some((m) => m[cell]! < OWN_MUD.screensBelow) ?? false);
   const table =
     how.wading === 'for-the-angle' || screened ? WADING.forTheAngle : WADING.neverUnless;
   return wade === 1 ? table.H1 : table.H2;

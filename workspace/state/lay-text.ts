@@ -11,7 +11,7 @@ export const LAY_AMOUNTS = {
   'aerial-mend': [0.2, 2.5],
   feed: [0.2, 1.5],
 } as const;
-const ALONE = ['straight', 'high-stick', 'bow-and-arrow', 'roll', 'bank-lay'] as const;
+const ALONE = ['straight', 'late-feed', 'high-stick', 'bow-and-arrow', 'roll', 'bank-lay'] as const;
 const MEND = { atS: [0.1, 8], amountM: [0.2, 2] } as const;
 
 const side = (toward: Toward) => (toward === 'up-current' ? 'up' : 'down');

@@ -1,4 +1,4 @@
-import type { CastQuestion, Lay, ShotsQuestion } from '../../../core/cast/index';
+import { isFed, type CastQuestion, type Lay, type ShotsQuestion } from '../../../core/cast/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import { rigFor } from '../../../core/rig/index';
 import { steadyLight } from '../../state/light';
@@ -20,7 +20,7 @@ import type { WorkspaceState } from '../../state/state';
 /** Drift is followed this long, s; a line that is fed out much longer. */
 export const DRIFT_S = 6;
 const FED_DRIFT_S = 30;
-export const driftSecondsOf = (lay: Lay) => (lay.kind === 'feed' ? FED_DRIFT_S : DRIFT_S);
+export const driftSecondsOf = (lay: Lay) => (isFed(lay.kind) ? FED_DRIFT_S : DRIFT_S);
 
 /** The cast as it stands on the plan; null without a stand and a landing place. */
 export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | null {

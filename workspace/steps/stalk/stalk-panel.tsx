@@ -4,6 +4,7 @@ import { useRef } from 'react';
 import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { Disclosure } from '../../../ui/disclosure';
+import type { HidingSchool } from '../../../core/stalk/index';
 import { formatMinutes } from '../../../core/units/index';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { inHundred } from '../../../words/words';
@@ -119,6 +120,12 @@ function Carry() {
   );
 }
 
+const HIDING_SAID: Record<HidingSchool, string> = {
+  creep: 'you creep and keep low',
+  screen: 'broken and stained water is a screen',
+  'own-mud': 'mud that you stir up above a fish hides you while you wade; let it clear before you cast',
+};
+
 function WhatThisRestsOn() {
   const noticing = usePart((s) => s.settings.noticing);
   const methods = usePart((s) => s.settings.methods);
@@ -135,9 +142,7 @@ function WhatThisRestsOn() {
           ? 'Water is waded only where no way leads over land'
           : 'Water is waded for the angle'}
         ;{' '}
-        {methods.hiding === 'creep'
-          ? 'you creep and keep low'
-          : 'broken and stained water is a screen'}{' '}
+        {HIDING_SAID[methods.hiding]}{' '}
         (Settings).
       </p>
     </Disclosure>
