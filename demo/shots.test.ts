@@ -2,7 +2,7 @@ import { castTip, findShots, SEARCHED_LAYS, simulateDrift, type Lay } from '../c
 import { rateLies, type Lie } from '../core/lies/index';
 import type { Fish } from '../core/sight/index';
 import { sampleFlow, solveFlow, type FlowField } from '../core/water/index';
-import type { BeatPlan } from '../core/formats/index';
+import type { BeatFeature, BeatPlan } from '../core/formats/index';
 import { demoBeats } from './beats';
 import { shotContext, candidate, castOf } from '../core/cast/shot-candidate';
 import { standsAt, standsFor } from '../core/cast/stands';
@@ -135,4 +135,75 @@ describe('pockets and eddies: what counts is dwell', () => {
       expect(ahead).toBeGreaterThan(-0.6);
     }
   });
+});
+
+/** The same beat seen in a mirror along the stream: y changes sign, banks and facings change side. */
+function mirrored(plan: BeatPlan): BeatPlan {
+  const at = (p: At) => ({ xM: p.xM, yM: -p.yM });
+  const shapeOf = (s: BeatFeature['shape'], turn: boolean): BeatFeature['shape'] => {
+    if (s.type === 'Point') return { ...s, place: at(s.place) };
+    if (s.type === 'Polygon') return { ...s, ring: s.ring.map(at) };
+    return { ...s, line: turn ? s.line.map(at).reverse() : s.line.map(at) };
+  };
+  const features = plan.features.map((f): BeatFeature => {
+    const shape = shapeOf(f.shape, f.kind === 'section');
+    if (f.kind === 'bank') return { ...f, shape, side: f.side === 'left' ? 'right' : 'left' };
+    if (f.kind === 'ledge') return { ...f, shape, facing: -f.facing };
+    if (f.kind !== 'section' || f.shape.type !== 'LineString') return { ...f, shape };
+    const line = f.shape.line;
+    const widthM = line
+      .slice(1)
+      .reduce((sum, p, i) => sum + Math.hypot(p.xM - line[i]!.xM, p.yM - line[i]!.yM), 0);
+    const stations = f.stations
+      .map((s) => ({ ...s, offsetM: Math.max(0, widthM - s.offsetM) }))
+      .reverse();
+    return { ...f, shape, stations };
+  });
+  return { ...plan, features };
+}
+
+function mirroredFlow(flow: FlowField): FlowField {
+  const turned = (a: ArrayLike<number>, sign: number) =>
+    Array.from({ length: a.length }, (_, k) => {
+      const i = k % flow.nx;
+      return sign * a[(flow.ny - 1 - (k - i) / flow.nx) * flow.nx + i]!;
+    });
+  const arrays = Object.entries(flow)
+    .filter(([, a]) => ArrayBuffer.isView(a) && (a as Float64Array).length === flow.nx * flow.ny)
+    .map(([name, a]): [string, unknown] => {
+      const list = turned(a as Float64Array, name === 'v' ? -1 : 1);
+      return [name, a instanceof Uint8Array ? Uint8Array.from(list) : Float64Array.from(list)];
+    });
+  return {
+    ...flow,
+    ...Object.fromEntries(arrays),
+    y0M: -(flow.y0M + (flow.ny - 1) * flow.cellM),
+  };
+}
+
+it('a mirrored beat has the mirrored best cast within five points at seven lies of eight', () => {
+  let alike = 0;
+  let asked = 0;
+  for (const n of [1, 3]) {
+    const { plan, flow, lies } = waters[n]!;
+    const other = mirrored(plan);
+    const otherFlow = mirroredFlow(flow);
+    for (const lie of lies.slice(0, 4)) {
+      const target = fishIn(lie);
+      const here = findShots(plan, flow, { target });
+      const there = findShots(other, otherFlow, {
+        target: { ...target, yM: -target.yM, headingRad: -target.headingRad },
+        angler: { rodHand: 'left' },
+      });
+      asked++;
+      if (here.kind !== 'shots' || there.kind !== 'shots') {
+        if (here.kind === there.kind) alike++;
+        continue;
+      }
+      const off = Math.abs(here.shots[0]!.chance.value - there.shots[0]!.chance.value);
+      if (off < 0.05) alike++;
+    }
+  }
+  expect(asked).toBe(8);
+  expect(alike).toBeGreaterThanOrEqual(7);
 });

@@ -72,7 +72,7 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Plan the cast' }).click();
     await expect(inspector(page).locator(styled('.large'))).toBeVisible();
     await expect(page.locator(styled('.shots > li'))).not.toHaveCount(0);
-    for (const what of [/^Your say/, /^All 12 lays/, /^Cover the whole water/])
+    for (const what of [/^Your say/, /^All 13 lays/, /^Cover the whole water/])
       await inspector(page).getByText(what).click();
     for (const n of [0, 1]) await page.locator(styled('.shots input')).nth(n).check();
     await expect(inspector(page).getByRole('table', { name: 'Side by side' })).toBeVisible();

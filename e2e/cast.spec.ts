@@ -54,9 +54,9 @@ test('where to cast from: a handful found, one taken, two compared, a lay and a 
   await expect(page.locator(styled('.plan .compared'))).not.toHaveCount(0);
 
   // Every lay from here on one scale; the figure follows the one that is taken.
-  await panel.getByRole('button', { name: 'All 12 lays' }).click();
+  await panel.getByRole('button', { name: 'All 13 lays' }).click();
   const lays = panel.getByRole('list', { name: 'Lays from this stand' });
-  await expect(lays.getByRole('button')).toHaveCount(12);
+  await expect(lays.getByRole('button')).toHaveCount(13);
   await lays.getByRole('button', { name: /^Slack/ }).click();
   await expect(page).toHaveURL(/lay=slack/);
   await panel.getByRole('radio', { name: 'a third' }).click();
@@ -133,7 +133,7 @@ test('dragging the stand: drift, room and lining follow; a dead end says so', as
     const without = panel.getByRole('button', { name: 'Not this lay' });
     await without.click();
     const lays = panel.getByRole('list', { name: 'Lays from this stand' });
-    const all = panel.getByRole('button', { name: 'All 12 lays' });
+    const all = panel.getByRole('button', { name: 'All 13 lays' });
     if (await all.isVisible()) await all.click();
     await lays.getByRole('button').nth(n).click();
   }

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { BEAT, inspector, openBeat, settled } from './page';
+import { BEAT, inspector, openBeat, settled, step } from './page';
 import { styled } from './styled';
 
 test('where to look from, and when: a place chosen, dragged by keys, scrubbed through the day', async ({
@@ -61,6 +61,16 @@ test('rises are tapped; the fish behind them is worked out, marked, seen again, 
   await spot.getByRole('button', { name: 'That will do' }).click();
   await spot.getByRole('button', { name: 'Mark it where it lies' }).click();
   await expect(spot.getByRole('radio', { name: 'Rising' })).toBeChecked();
+
+  // Cast at from its ring: 6 to 10 feet up-current of where it shows (common practice).
+  await step(page, 'Cast').click();
+  await expect(page.locator(styled('.shots > li'))).not.toHaveCount(0);
+  const fromRing = spot.locator('dt', { hasText: 'from its ring up to the fly' }).locator('+ dd');
+  const metres = Number.parseFloat(await fromRing.innerText());
+  expect(metres / 0.3048).toBeGreaterThanOrEqual(6);
+  expect(metres / 0.3048).toBeLessThanOrEqual(10);
+  await step(page, 'Spot').click();
+
   await spot.getByRole('radio', { name: 'Nymphing' }).click();
   await spot.getByText('Note, photograph, seen before').click();
   await spot.getByLabel('Note').fill('below the long stone');

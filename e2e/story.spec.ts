@@ -69,7 +69,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   await expect.poll(() => page.url()).not.toBe(linked);
   // Back to where it was proposed: a way leads there.
   await drag(page, stand, -40, -10);
-  await page.getByRole('button', { name: 'All 12 lays' }).click();
+  await page.getByRole('button', { name: 'All 13 lays' }).click();
   const lays = page.getByRole('list', { name: 'Lays from this stand' });
   await lays.getByRole('button', { name: /^Straight/ }).click();
   await expect(inspector(page).getByText('Straight line.')).toBeVisible();

@@ -27,7 +27,7 @@ it('the quick search finds a cast nearly as good as the whole one, by the same r
 
 it('another rig is another cast, and a fish on dry land has none', () => {
   const long = quickShot(scene, { target: fish('a', 12), rig: { leaderM: 5, tippetM: 2.5 } })!;
-  expect(long.cleanS).not.toEqual(quickShot(scene, { target: fish('a', 12) })!.cleanS);
+  expect(long.chance.value).not.toBe(quickShot(scene, { target: fish('a', 12) })!.chance.value);
   expect(quickShot(scene, { target: fish('a', 12, 9) })).toBeNull();
 });
 

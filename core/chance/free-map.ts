@@ -37,10 +37,14 @@ export function freeMap(flow: FlowField, reach: Reach): FreeMap {
   const sin = Math.sin(fish.headingRad);
   const xs = corners.map(([a, b]) => fish.xM + a * cos - b * sin);
   const ys = corners.map(([a, b]) => fish.yM + a * sin + b * cos);
-  const x0M = Math.min(...xs);
-  const y0M = Math.min(...ys);
-  const nx = Math.ceil((Math.max(...xs) - x0M) / MAP_CELL_M) + 1;
-  const ny = Math.ceil((Math.max(...ys) - y0M) / MAP_CELL_M) + 1;
+  // Cells are counted from the fish, by twos: the map and the places worth aiming at turn with the stream.
+  const out = (m: number) => 2 * Math.ceil(m / (2 * MAP_CELL_M) - 1e-9);
+  const lowX = out(fish.xM - Math.min(...xs));
+  const lowY = out(fish.yM - Math.min(...ys));
+  const x0M = fish.xM - lowX * MAP_CELL_M;
+  const y0M = fish.yM - lowY * MAP_CELL_M;
+  const nx = lowX + out(Math.max(...xs) - fish.xM) + 1;
+  const ny = lowY + out(Math.max(...ys) - fish.yM) + 1;
   const map: FreeMap = {
     reach,
     nx,

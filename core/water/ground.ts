@@ -4,7 +4,10 @@ import type { Channel } from './channel';
 import type { FlowField } from './flow-field';
 import { toldSurface } from './told-surface';
 
-/** Land beyond the outermost feature that may be walked, m: flat, open, not surveyed. */
+/**
+ * Land beyond the outermost feature that may be walked, m: flat, open, not surveyed. Out to whole
+ * metres, so that stands and steps lie alike on a beat and on its mirror.
+ */
 const WALKABLE_MARGIN_M = 6;
 
 /** The lie of the land round a beat: heights in the beat's datum, and how far one may walk. */
@@ -23,10 +26,10 @@ export function createGround(plan: BeatPlan, flow: FlowField): Ground {
   return {
     channel,
     box: {
-      xMinM: Math.min(...xs) - WALKABLE_MARGIN_M,
-      xMaxM: Math.max(...xs) + WALKABLE_MARGIN_M,
-      yMinM: Math.min(...ys) - WALKABLE_MARGIN_M,
-      yMaxM: Math.max(...ys) + WALKABLE_MARGIN_M,
+      xMinM: Math.floor(Math.min(...xs) - WALKABLE_MARGIN_M),
+      xMaxM: Math.ceil(Math.max(...xs) + WALKABLE_MARGIN_M),
+      yMinM: Math.floor(Math.min(...ys) - WALKABLE_MARGIN_M),
+      yMaxM: Math.ceil(Math.max(...ys) + WALKABLE_MARGIN_M),
     },
     heightM(xM, yM) {
       const x = clamp(xM, 0, plan.lengthM);

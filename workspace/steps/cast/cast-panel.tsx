@@ -24,6 +24,7 @@ import { ShotsPanel } from './shots-panel';
 import { isPale, numberOfMark, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
+import { ringOf } from './riser-of';
 import { createPlanActions } from '../../plan-actions';
 import panel from '../../../ui/panel.module.css';
 
@@ -98,6 +99,9 @@ function Lengths() {
   const units = usePart((s) => s.settings.units);
   const rodM = usePart((s) => s.settings.rodM);
   const slackM = usePart((s) => valueOf(s, 'drift')?.band.best.slackM ?? 0);
+  const landing = usePart((s) => s.landing)!;
+  const ringX = usePart((s) => ringOf(s)?.xM ?? null);
+  const ringY = usePart((s) => ringOf(s)?.yM ?? null);
   if (!now) return null;
   // What lies beyond rod and leader, with the slack that is laid in.
   const stripM = now.distanceM + slackM - rodM - DEFAULT_RIG.leaderM;
@@ -107,6 +111,11 @@ function Lengths() {
         <DescriptionRow name="lead">
           {now.leadM === null ? 'no fish' : formatLength(now.leadM, units)}
         </DescriptionRow>
+        {ringX !== null && ringY !== null && (
+          <DescriptionRow name="from its ring up to the fly">
+            {formatLength(Math.hypot(landing.xM - ringX, landing.yM - ringY), units)}
+          </DescriptionRow>
+        )}
         <DescriptionRow name="past, then lift">
           {lead ? formatLength(lead.liftPastM, units) : ''}
         </DescriptionRow>

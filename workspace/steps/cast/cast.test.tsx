@@ -98,8 +98,8 @@ describe('how the line is laid', () => {
     const { calls } = show();
     const list = screen.getByRole('list', { name: 'Lays from this stand' });
     expect(within(list).getAllByRole('button')).toHaveLength(5);
-    await userEvent.click(screen.getByRole('button', { name: 'All 12 lays' }));
-    expect(within(list).getAllByRole('button')).toHaveLength(12);
+    await userEvent.click(screen.getByRole('button', { name: 'All 13 lays' }));
+    expect(within(list).getAllByRole('button')).toHaveLength(13);
     await userEvent.click(within(list).getByRole('button', { name: /^Straight/ }));
     await userEvent.click(screen.getByRole('radio', { name: '2.0 m' }));
     expect(calls).toEqual([
@@ -109,7 +109,7 @@ describe('how the line is laid', () => {
   });
   it('what cannot be thrown from here says so', async () => {
     show();
-    await userEvent.click(screen.getByRole('button', { name: 'All 12 lays' }));
+    await userEvent.click(screen.getByRole('button', { name: 'All 13 lays' }));
     expect(
       screen.getByRole('button', { name: /^Bow and arrow.*not from here/ }),
     ).toBeInTheDocument();

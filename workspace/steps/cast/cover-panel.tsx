@@ -1,7 +1,6 @@
 'use client';
 
 import { formatLength, formatSeconds } from '../../../core/units/index';
-import { readRises } from '../../../core/sight/index';
 import type { PoolCover } from '../../../core/cast/index';
 import { Button } from '../../../ui/button';
 import { useActions, usePart } from '../../context';
@@ -11,6 +10,7 @@ import { RiseTiming } from '../../parts/rise-timing';
 import { targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
+import { riserOf } from './riser-of';
 import panel from '../../../ui/panel.module.css';
 import { PlainTable } from '../../../ui/plain-table';
 
@@ -52,16 +52,10 @@ export function CoverPanel() {
   );
 }
 
-/** The rhythm of a fish that rises within this of the target, m. */
-const SAME_RISER_M = 3;
-
 function Timing() {
   const rises = usePart((s) => s.rises);
   const target = usePart(targetOf);
-  if (!target || rises.length < 3) return null;
-  const riser = readRises(rises).risers.find(
-    (r) => Math.hypot(r.place.xM - target.xM, r.place.yM - target.yM) < SAME_RISER_M,
-  );
+  const riser = riserOf({ rises }, target);
   return riser ? <RiseTiming riser={riser} /> : null;
 }
 
