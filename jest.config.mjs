@@ -9,7 +9,9 @@ export default async function config() {
     testEnvironment: 'node',
     // A test runs in a vm, where every look-up of a global is slow: the kernels would take ten times longer.
     sandboxInjectedGlobals: ['Math'],
-    testMatch: ['<rootDir>/{core,store,services,workers,sync,words,demo,scripts,app}/**/*.test.ts'],
+    testMatch: [
+      '<rootDir>/{core,store,services,serving,workers,sync,words,demo,scripts,app}/**/*.test.ts',
+    ],
   })();
   const dom = await createJestConfig({
     displayName: 'dom',

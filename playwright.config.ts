@@ -44,10 +44,12 @@ export default defineConfig({
     timezoneId: 'UTC',
   },
   webServer: {
-    command: `npx tsx demo/seed.ts && npx next start --hostname 127.0.0.1 --port ${port}`,
+    command: `npx tsx demo/seed.ts && npx tsx serving/main.ts`,
     url: `http://127.0.0.1:${port}`,
     timeout: 180000,
     env: {
+      PORT: port,
+      HOST: '127.0.0.1',
       PEBBLE_LANE_DATA: process.env.PEBBLE_E2E_DATA,
       PEBBLE_NOW: NOW,
       NEXT_TELEMETRY_DISABLED: '1',

@@ -1,5 +1,6 @@
 import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Provider } from '@/ui/provider';
 import { tokenCss } from '@/ui/tokens';
@@ -22,14 +23,23 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+/** Of this answer, from the policy that the server put on it; every page is made for its own answer. */
+const nonceNow = async () =>
+  /'nonce-([^']+)'/.exec((await headers()).get('content-security-policy') ?? '')?.[1];
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = await nonceNow();
   return (
     <html lang="en" className={`${body.variable} ${heading.variable}`} suppressHydrationWarning>
       <head>
-        <style dangerouslySetInnerHTML={{ __html: tokenCss() }} />
+        <style
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: tokenCss() }}
+        />
       </head>
       <body>
-        <Provider>{children}</Provider>
+        <Provider nonce={nonce}>{children}</Provider>
       </body>
     </html>
   );

@@ -129,7 +129,7 @@ test('dragging the stand: drift, room and lining follow; a dead end says so', as
   await expect.poll(() => facts.innerText()).not.toBe(before);
   await expect(page.locator(styled('.plan .room'))).toBeVisible();
   await panel.getByText(/^Your say/).click();
-  for (let n = 0; n < 12; n++) {
+  for (let n = 0; n < 13; n++) {
     const without = panel.getByRole('button', { name: 'Not this lay' });
     await without.click();
     const lays = panel.getByRole('list', { name: 'Lays from this stand' });

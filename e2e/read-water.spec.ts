@@ -63,7 +63,7 @@ test('another level beside it says what changes; what is solved once is there at
   expect(parseFloat(wet[1]!)).toBeLessThan(parseFloat(wet[0]!));
   await compare.selectOption('');
   await expect(page.locator(styled('.section'))).toBeVisible();
-  await page.getByRole('radio', { name: 'Thin' }).click();
+  await page.getByRole('radio', { name: 'Thin', exact: true }).click();
   await expect(page).toHaveURL(/level=thin/);
   await expect(page.locator('[data-part=flow-status]')).toHaveCount(0);
   await expect(inspector(page).getByText(/^Thin: \d\.\d\d m³\/s, guessed/)).toBeVisible();

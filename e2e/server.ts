@@ -11,15 +11,17 @@ export async function startServer(
     PEBBLE_LANE_DATA: dataFolder,
     PEBBLE_NOW: NOW,
     NEXT_TELEMETRY_DISABLED: '1',
+    HOST: '127.0.0.1',
+    PORT: String(port),
   };
-  const child: ChildProcess = spawn(
-    'npx',
-    ['next', 'start', '--hostname', '127.0.0.1', '--port', String(port)],
-    { env, stdio: 'pipe', detached: true },
-  );
+  const child: ChildProcess = spawn('npx', ['tsx', 'serving/main.ts'], {
+    env,
+    stdio: 'pipe',
+    detached: true,
+  });
   const url = `http://127.0.0.1:${port}`;
   await new Promise<void>((resolve, reject) => {
-    child.stdout!.on('data', (text: Buffer) => String(text).includes('Ready') && resolve());
+    child.stdout!.on('data', (text: Buffer) => String(text).includes('Pebble Lane:') && resolve());
     child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
   });
   return {
@@ -28,7 +30,7 @@ export async function startServer(
       new Promise((resolve) => {
         child.removeAllListeners('exit');
         child.on('exit', () => resolve());
-        // The whole group: npx, next and its worker.
+        // The whole group: npx, and the server with its threads.
         process.kill(-child.pid!, 'SIGTERM');
       }),
   };

@@ -3,7 +3,9 @@ import { dirname, join, relative, resolve } from 'node:path';
 
 /** Folders that are drawn, each above what it imports; inside core/ each sub-folder stands for itself. */
 const ROOTS = [
+  'serving',
   'app',
+  'outing',
   'making',
   'workspace',
   'drawing',

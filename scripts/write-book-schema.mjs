@@ -99,12 +99,18 @@ const tables = {
     turbidity_ntu: maybe(real),
     note: text,
     dropped: flag,
+    level_m: maybe(real),
+    sky: maybe(text),
+    wind_mps: maybe(real),
+    wind_from: maybe(text),
+    source: text,
   },
   tries: {
     id,
     outing_id: id,
     beat_id: maybe(id),
     mark_id: maybe(id),
+    read_id: maybe(id),
     fly: text,
     opened_ms: ms,
     zone_offset_min: ms,
@@ -122,11 +128,17 @@ const tables = {
   },
 };
 
-const rows = (columns) => ({
+// Columns that came later: backups from before them are taken too.
+const LATER = {
+  readings: ['level_m', 'sky', 'wind_mps', 'wind_from', 'source'],
+  tries: ['read_id'],
+};
+
+const rows = (name, columns) => ({
   type: 'array',
   items: {
     type: 'object',
-    required: Object.keys(columns),
+    required: Object.keys(columns).filter((c) => !(LATER[name] ?? []).includes(c)),
     properties: columns,
     additionalProperties: false,
   },
@@ -145,7 +157,7 @@ const schema = {
     tables: {
       type: 'object',
       required: Object.keys(tables),
-      properties: Object.fromEntries(Object.entries(tables).map(([n, c]) => [n, rows(c)])),
+      properties: Object.fromEntries(Object.entries(tables).map(([n, c]) => [n, rows(n, c)])),
       additionalProperties: false,
     },
   },

@@ -230,7 +230,7 @@ describe('backup', () => {
       tables: {
         ...tables,
         outings: [{ id: 'old', beat_id: 'b1', local_date: '2026-06-13' }],
-        tries: tables.tries.map((t) => ({ ...t, outing_id: 'old' })),
+        tries: tables.tries.map(({ read_id: _r, ...t }) => ({ ...t, outing_id: 'old' })),
         try_events: tables.try_events.map(({ device: _d, ...e }) => e),
       },
     };

@@ -17,3 +17,11 @@ export function book(): Promise<Db> {
   });
   return held[KEY];
 }
+
+/** Writes what SQLite still holds beside the book, and closes it. The next use opens it again. */
+export async function closeBook(): Promise<void> {
+  const held = globalThis as Held;
+  const open = held[KEY];
+  delete held[KEY];
+  await (await open)?.destroy();
+}

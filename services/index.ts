@@ -23,6 +23,18 @@ export { keepRise, takeRiseBack } from './rises';
 export { keepMark, removeMark } from './marks';
 export { beginTry, recordEvent } from './tries';
 export {
+  alterPhone,
+  onNewCode,
+  onThrownOut,
+  PAIRED_FOR_S,
+  pairingCode,
+  pairPhone,
+  PHONE_COOKIE,
+  phoneOfToken,
+  phonesInBook,
+} from './phones';
+export { feedEndOfBook, feedSince } from './feed';
+export {
   keepOuting,
   keepReading,
   outingOfDay,
@@ -32,7 +44,9 @@ export {
   takeReadingBack,
 } from './outings';
 export { changeSettings, settings } from './settings';
+export { doorSaid, sayDoor, type DoorSaid } from './door';
+export { requestName, underName } from './request-name';
 export { nowMs } from './clock';
-export { dataFolder } from './book';
+export { closeBook, dataFolder } from './book';
 export type { Outcome } from './outcome';
 export type { MadeFrom } from '../store/index';

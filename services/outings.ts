@@ -1,4 +1,4 @@
-import type { Outing, Reading } from '../core/log/index';
+import { saysSomething, type Outing, type Reading } from '../core/log/index';
 import {
   dropReading,
   findLastOuting,
@@ -42,11 +42,10 @@ export async function lastOuting(): Promise<OutingSummary | null> {
 
 /** Keeps a reading; something must have been read. */
 export async function keepReading(reading: Reading): Promise<Outcome<null>> {
-  const { waterTempC, airTempC, turbidityNtu } = reading;
-  if (waterTempC === null && airTempC === null && turbidityNtu === null)
+  if (!saysSomething(reading))
     return refused(
       'invalid',
-      'The reading is empty: water temperature, air temperature or clarity must be given.',
+      'The reading is empty: water or air temperature, clarity, level, sky or wind must be given.',
       'waterTempC',
     );
   await putReading(await book(), reading);

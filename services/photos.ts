@@ -11,7 +11,8 @@ const MOST_PIXELS = 120_000_000;
 
 /**
  * Keeps a photograph: turned upright, made smaller, encoded anew as JPEG, and with that rid of all
- * it carries beside the picture (place, time, camera). Refuses what is too large or no picture.
+ * it carries beside the picture (place, time, camera). Refuses what is too large, by its head
+ * alone and before a pixel is decoded, or no picture.
  */
 export async function keepPhoto(
   id: string,
@@ -25,6 +26,16 @@ export async function keepPhoto(
       'photo',
     );
   }
+  const size = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  const pixels = (size?.width ?? 0) * (size?.height ?? 0) * (size?.pages ?? 1);
+  if (pixels > MOST_PIXELS)
+    return refused(
+      'invalid',
+      `The photograph has ${(pixels / 1e6).toFixed(0)} megapixels; at most ${MOST_PIXELS / 1e6} are taken. Make it smaller and choose it again.`,
+      'photo',
+    );
   let made: { data: Buffer; info: { width: number; height: number } };
   try {
     made = await sharp(bytes, { limitInputPixels: MOST_PIXELS })

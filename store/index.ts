@@ -42,5 +42,8 @@ export {
   putReading,
   type OutingSummary,
 } from './outings';
+export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phones';
+export { feedAfter, feedEnd, type FeedItem } from './feed';
+export { findPack, putPack } from './packs';
 export { readSettings, writeSettings } from './settings';
 export { appendEvent, listTries, openTry, type AppendOutcome } from './tries';

@@ -1,7 +1,8 @@
-import { sql } from 'kysely';
+import { sql, type Selectable } from 'kysely';
 import { isOtherSighting, type Mark, type Sighting } from '../core/log/index';
 import { grouped } from './grouped';
 import type { Db } from './db';
+import type { Database } from './schema';
 
 /** A mark without what it was before. */
 export type MarkRow = Omit<Mark, 'history'> & { beatId: string };
@@ -23,6 +24,14 @@ export async function listMarks(db: Db, beatId: string): Promise<(Mark & { beatI
     .where('marks.beat_id', '=', beatId)
     .orderBy('sightings.kept_ms')
     .execute();
+  return markRowsOf(rows, before);
+}
+
+/** Marks with what each was before. */
+export function markRowsOf(
+  rows: readonly Selectable<Database['marks']>[],
+  before: readonly Selectable<Database['sightings']>[],
+): (Mark & { beatId: string })[] {
   const ofMark = grouped(before, (b) => b.mark_id);
   return rows.map((r) => ({
     ...sighting(r),

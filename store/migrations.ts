@@ -1,5 +1,15 @@
 import { sql, type Kysely, type Migration } from 'kysely';
 
+/** What other devices hear of. A try's own row changes with each event: its opening is news, its summary is not. */
+const FED = [
+  { kind: 'mark', table: 'marks', on: ['insert', 'update'] },
+  { kind: 'read', table: 'reads', on: ['insert', 'update'] },
+  { kind: 'outing', table: 'outings', on: ['insert', 'update'] },
+  { kind: 'reading', table: 'readings', on: ['insert', 'update'] },
+  { kind: 'try', table: 'tries', on: ['insert'] },
+  { kind: 'event', table: 'try_events', on: ['insert'] },
+] as const;
+
 /** Append-only: a migration that has been released is never edited. */
 export const MIGRATIONS: Record<string, Migration> = {
   '2026-001-first-light': {
@@ -25,6 +35,11 @@ export const MIGRATIONS: Record<string, Migration> = {
   '2026-005-outings': {
     async up(db: Kysely<unknown>) {
       for (const statement of OUTINGS) await sql.raw(statement).execute(db);
+    },
+  },
+  '2026-006-bank': {
+    async up(db: Kysely<unknown>) {
+      for (const statement of BANK) await sql.raw(statement).execute(db);
     },
   },
 };
@@ -160,4 +175,31 @@ const OUTINGS = [
     water_temp_c real, air_temp_c real, turbidity_ntu real, note text not null default '',
     dropped integer not null default 0) strict`,
   `create index readings_of_outing on readings(outing_id)`,
+];
+
+/**
+ * Phones that were paired; more of a reading; a try at a place that nobody drew; what was prepared
+ * for the bank; and the feed: one row a change, in order, so that a device can ask for what it has missed.
+ */
+const BANK = [
+  `create table phones (
+    id text primary key, name text not null, paired_ms integer not null, seen_ms integer not null,
+    thrown_out_ms integer) strict`,
+  `alter table readings add column level_m real`,
+  `alter table readings add column sky text`,
+  `alter table readings add column wind_mps real`,
+  `alter table readings add column wind_from text`,
+  `alter table readings add column source text not null default 'typed'`,
+  `alter table tries add column read_id text references reads(id)`,
+  `create table packs (
+    input_hash text primary key, beat_id text not null references beats(id) on delete cascade,
+    json text not null, created_ms integer not null) strict`,
+  `create table feed (seq integer primary key autoincrement, kind text not null, id text not null) strict`,
+  ...FED.flatMap(({ kind, table, on }) =>
+    on.map(
+      (event) =>
+        `create trigger feed_${table}_${event} after ${event} on ${table}
+          begin insert into feed (kind, id) values ('${kind}', new.id); end`,
+    ),
+  ),
 ];

@@ -24,7 +24,7 @@ export async function listOutings(db: Db, most: number): Promise<Outing[]> {
   return rows.map(outingOf);
 }
 
-const outingOf = (r: Selectable<Database['outings']>): Outing => ({
+export const outingOf = (r: Selectable<Database['outings']>): Outing => ({
   id: r.id,
   startMs: r.start_ms,
   endMs: r.end_ms,
@@ -79,6 +79,11 @@ export async function putReading(db: Db, r: Reading): Promise<void> {
     water_temp_c: r.waterTempC,
     air_temp_c: r.airTempC,
     turbidity_ntu: r.turbidityNtu,
+    level_m: r.levelM,
+    sky: r.sky,
+    wind_mps: r.windMps,
+    wind_from: r.windFrom,
+    source: r.source,
     note: r.note,
   };
   await db
@@ -97,18 +102,25 @@ export async function listReadings(db: Db, outingId: string): Promise<Reading[]>
     .where('dropped', '=', 0)
     .orderBy('taken_ms')
     .execute();
-  return rows.map((r) => ({
-    id: r.id,
-    outingId: r.outing_id,
-    beatId: r.beat_id,
-    takenMs: r.taken_ms,
-    zoneOffsetMin: r.zone_offset_min,
-    waterTempC: r.water_temp_c,
-    airTempC: r.air_temp_c,
-    turbidityNtu: r.turbidity_ntu,
-    note: r.note,
-  }));
+  return rows.map(readingOf);
 }
+
+export const readingOf = (r: Selectable<Database['readings']>): Reading => ({
+  id: r.id,
+  outingId: r.outing_id,
+  beatId: r.beat_id,
+  takenMs: r.taken_ms,
+  zoneOffsetMin: r.zone_offset_min,
+  waterTempC: r.water_temp_c,
+  airTempC: r.air_temp_c,
+  turbidityNtu: r.turbidity_ntu,
+  levelM: r.level_m,
+  sky: r.sky as Reading['sky'],
+  windMps: r.wind_mps,
+  windFrom: r.wind_from as Reading['windFrom'],
+  source: r.source as Reading['source'],
+  note: r.note,
+});
 
 /** Dropped, not deleted: keeping it again brings it back. */
 export async function dropReading(db: Db, id: string): Promise<void> {

@@ -3,7 +3,7 @@ import type { Db } from './db';
 import type { Database } from './schema';
 import type { Selectable } from 'kysely';
 
-const shown = (r: Selectable<Database['reads']>): KeptRead => ({
+export const readOf = (r: Selectable<Database['reads']>): KeptRead => ({
   id: r.id,
   beatId: r.beat_id,
   xM: r.x_m,
@@ -38,7 +38,7 @@ export async function putRead(db: Db, read: KeptRead): Promise<void> {
 export async function listReads(db: Db, beatId?: string): Promise<KeptRead[]> {
   let query = db.selectFrom('reads').selectAll().where('dropped', '=', 0);
   if (beatId !== undefined) query = query.where('beat_id', '=', beatId);
-  return (await query.orderBy('taken_ms', 'desc').execute()).map(shown);
+  return (await query.orderBy('taken_ms', 'desc').execute()).map(readOf);
 }
 
 /** Dropped, not deleted: keeping it again brings it back. */

@@ -134,12 +134,32 @@ export interface Database {
     turbidity_ntu: number | null;
     note: Generated<string>;
     dropped: Generated<number>;
+    /** Height of the water on the angler's own gauge or mark, m. */
+    level_m: number | null;
+    sky: string | null;
+    wind_mps: number | null;
+    wind_from: string | null;
+    source: Generated<string>;
   };
+  /** Devices that were let in by a code. */
+  phones: {
+    id: string;
+    name: string;
+    paired_ms: number;
+    seen_ms: number;
+    thrown_out_ms: number | null;
+  };
+  /** What was prepared for the bank, by the hash of everything that went into it. */
+  packs: { input_hash: string; beat_id: string; json: string; created_ms: number };
+  /** One row a change, written by triggers: what a device has missed is what has a higher number. */
+  feed: { seq: Generated<number>; kind: string; id: string };
   tries: {
     id: string;
     outing_id: string;
     beat_id: string | null;
     mark_id: string | null;
+    /** A place as told (`reads`), where no beat was drawn. */
+    read_id: string | null;
     fly: string;
     opened_ms: number;
     zone_offset_min: number;

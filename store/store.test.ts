@@ -72,6 +72,7 @@ const mark = {
 };
 const outing = { id: 'o1', startMs: 4, endMs: null, timeZone: 'Etc/GMT-1', note: '' };
 const attempt = {
+  readId: null,
   id: 't1',
   outingId: 'o1',
   beatId: 'b1',

@@ -47,6 +47,7 @@ export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): P
         outing_id: outing.id,
         beat_id: t.beatId,
         mark_id: t.markId,
+        read_id: t.readId ?? null,
         fly: t.fly,
         opened_ms: t.openedMs,
         zone_offset_min: t.zoneOffsetMin,

@@ -17,6 +17,7 @@ export const tryOf = (t: Selectable<Database['tries']>, events: TryEvent[]): Try
   outingId: t.outing_id,
   beatId: t.beat_id,
   markId: t.mark_id,
+  readId: t.read_id,
   fly: t.fly,
   openedMs: t.opened_ms,
   zoneOffsetMin: t.zone_offset_min,

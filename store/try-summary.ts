@@ -1,11 +1,9 @@
-import { foldTry, readSnapshot, type TryEvent, type TrySnapshot } from '../core/log/index';
+import { foldTry, isOver, readSnapshot, type TryEvent, type TrySnapshot } from '../core/log/index';
 import type { Db } from './db';
 import { eventOf } from './try-rows';
 
 /** Raised when what a summary says changes: every try is then summed up anew at the next start. */
 export const SUMMARY_VERSION = 1;
-
-const CLOSED = ['landed', 'lost', 'put down'];
 
 /** The columns that Learn asks for, from what the plan said and what happened. */
 export function summaryOf(fly: string, snapshot: TrySnapshot, events: readonly TryEvent[]) {
@@ -13,7 +11,7 @@ export function summaryOf(fly: string, snapshot: TrySnapshot, events: readonly T
   const { target, cast } = snapshot;
   return {
     summary_version: SUMMARY_VERSION,
-    closed_ms: CLOSED.includes(fold.state) ? (fold.last?.clientMs ?? null) : null,
+    closed_ms: isOver(fold.state) ? (fold.last?.clientMs ?? null) : null,
     state: fold.state,
     casts: fold.casts,
     last_fly: fold.fly,

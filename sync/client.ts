@@ -22,22 +22,27 @@ const UNREACHABLE: Reply<never> = {
   status: 0,
   message: 'The program did not answer. Is it still running, and is there a network?',
 };
-/** Refusals that time alone may mend: too slow, too early, too many. */
-const FOR_NOW = [408, 425, 429];
+/** Refusals that time or a hand may mend: not paired any more, too slow, another address, too early, too many. */
+const FOR_NOW = [401, 408, 421, 425, 429];
 
 interface Sent {
   method: 'GET' | 'PUT' | 'PATCH' | 'POST' | 'DELETE';
   path: string;
   /** JSON unless it is bytes. */
   body?: unknown;
+  /** What bytes are, where they do not say so themselves. */
+  type?: string;
   signal?: AbortSignal;
 }
 
 const isBytes = (body: unknown): body is Blob | ArrayBuffer =>
   body instanceof Blob || body instanceof ArrayBuffer;
 
+const typeOfBytes = (body: Blob | ArrayBuffer) =>
+  (body instanceof Blob && body.type) || 'application/octet-stream';
+
 async function request<T>(
-  { method, path, body, signal }: Sent,
+  { method, path, body, type, signal }: Sent,
   read: (response: Response) => Promise<T>,
 ): Promise<Reply<T>> {
   let response: Response;
@@ -46,7 +51,7 @@ async function request<T>(
       method,
       ...(body !== undefined &&
         (isBytes(body)
-          ? { body }
+          ? { body, headers: { 'content-type': type ?? typeOfBytes(body) } }
           : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })),
       ...(signal && { signal }),
     });
@@ -122,6 +127,11 @@ export interface SolveJob {
 
 /** Everything that is asked and answered at once, one function a route. */
 export const api = {
+  pair: (body: { code: string; name: string }) =>
+    json<{ id: string; name: string }>({ method: 'POST', path: v1('/pair'), body }),
+  namePhone: (id: string, name: string) =>
+    json<null>({ method: 'PATCH', path: v1(`/phones/${id}`), body: { name } }),
+  throwPhoneOut: (id: string) => json<null>({ method: 'DELETE', path: v1(`/phones/${id}`) }),
   saveBeat: (
     id: string,
     body: { stream: string; file: unknown; madeFrom?: object; draftId?: string },
@@ -149,7 +159,12 @@ export const api = {
       body: photo,
     }),
   restoreBook: (text: Blob, dry: boolean) =>
-    json<RestoreReport>({ method: 'POST', path: v1(`/book?dry=${dry ? 1 : 0}`), body: text }),
+    json<RestoreReport>({
+      method: 'POST',
+      path: v1(`/book?dry=${dry ? 1 : 0}`),
+      body: text,
+      type: 'application/json',
+    }),
 
   flow: (hash: string) =>
     request(

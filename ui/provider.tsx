@@ -9,9 +9,9 @@ import { useState, type ReactNode } from 'react';
 import { system } from './system';
 
 /** Emotion under Turbopack needs its own registry, or the server's styles do not match the client's. */
-function useEmotionRegistry() {
+function useEmotionRegistry(nonce: string | undefined) {
   const [registry] = useState(() => {
-    const cache = createCache({ key: 'css' });
+    const cache = createCache({ key: 'css', ...(nonce !== undefined && { nonce }) });
     cache.compat = true;
     const insert = cache.insert;
     let inserted: string[] = [];
@@ -32,14 +32,19 @@ function useEmotionRegistry() {
     if (names.length === 0) return null;
     const css = names.map((n) => registry.cache.inserted[n]).join('');
     return (
-      <style data-emotion={`css ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: css }} />
+      <style
+        nonce={nonce}
+        data-emotion={`css ${names.join(' ')}`}
+        dangerouslySetInnerHTML={{ __html: css }}
+      />
     );
   });
   return registry.cache;
 }
 
-export function Provider({ children }: { children: ReactNode }) {
-  const cache = useEmotionRegistry();
+/** `nonce`: what lets this answer's own styles and scripts in. */
+export function Provider({ nonce, children }: { nonce?: string | undefined; children: ReactNode }) {
+  const cache = useEmotionRegistry(nonce);
   return (
     <CacheProvider value={cache}>
       <ChakraProvider value={system}>
@@ -49,6 +54,7 @@ export function Provider({ children }: { children: ReactNode }) {
           defaultTheme="system"
           enableSystem
           disableTransitionOnChange
+          {...(nonce !== undefined && { nonce })}
         >
           {children}
         </ThemeProvider>

@@ -1,7 +1,7 @@
 import { ValidationError, type Schema } from 'yup';
-import type { Outcome } from '@/services/index';
+import { requestName, type Outcome } from '@/services/index';
 
-const STATUS = { invalid: 400, 'not-found': 404, conflict: 409 } as const;
+const STATUS = { invalid: 400, 'not-found': 404, conflict: 409, 'too-many': 429 } as const;
 const JSON_LIMIT = 4_000_000;
 
 const problem = (status: number, code: string, message: string, field?: string) =>
@@ -22,7 +22,7 @@ export async function respond(run: () => Promise<Response>): Promise<Response> {
     if (error instanceof BadBody) return problem(error.status, 'invalid', error.message, 'body');
     const refused = constraintOf(error);
     if (refused) return refused;
-    console.error(error);
+    console.error(`${requestName()} failed:`, error);
     return problem(
       500,
       'internal',
@@ -72,12 +72,39 @@ export async function bytesOf(request: Request, limit: number): Promise<Uint8Arr
 
 /** Body as JSON, unchecked. */
 export async function jsonOf(request: Request, limit = JSON_LIMIT): Promise<unknown> {
-  const bytes = await bytesOf(request, limit);
+  const text = new TextDecoder().decode(await bytesOf(request, limit));
+  if (depthOf(text) > DEEPEST)
+    throw new BadBody(
+      400,
+      `The body is nested more than ${DEEPEST} deep; nothing here needs that.`,
+    );
   try {
-    return JSON.parse(new TextDecoder().decode(bytes));
+    return JSON.parse(text);
   } catch {
     throw new BadBody(400, 'The body is not JSON.');
   }
+}
+
+/** A beat's file is some ten deep. What is deeper would end in the stack of whatever walks it. */
+const DEEPEST = 64;
+
+/** How deep brackets nest in a text, outside of strings; no further than is asked for. */
+function depthOf(text: string): number {
+  let depth = 0;
+  let deepest = 0;
+  let inString = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (inString) {
+      if (c === 92) i++;
+      else if (c === 34) inString = false;
+    } else if (c === 34) inString = true;
+    else if (c === 91 || c === 123) {
+      deepest = Math.max(deepest, ++depth);
+      if (deepest > DEEPEST) return deepest;
+    } else if (c === 93 || c === 125) depth--;
+  }
+  return deepest;
 }
 
 /** Body as JSON through a schema; throws what `respond` words. */

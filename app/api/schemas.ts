@@ -4,8 +4,15 @@ import { SPECIES } from '@/core/fish/index';
 import { METHODS } from '@/core/lies/index';
 import {
   BEHAVIOURS,
+  CHANGED,
   EVENT_CODES,
+  FELL_AT,
+  HOOKED_IN,
+  LOSS_CAUSES,
+  MISS_CAUSES,
+  MISSED_SIZES,
   NOTICING_RANGE,
+  READING_SOURCES,
   SETTING_RANGE,
   WIND_FROM,
   type KeptRead,
@@ -23,6 +30,11 @@ const range = (what: string, min: number, max: number, unit: string) =>
     .required(`${what} is missing; it must be a number from ${min} to ${max} ${unit}.`)
     .min(min, ({ value }) => `${what} is ${value}; it must be ${min} to ${max} ${unit}.`)
     .max(max, ({ value }) => `${what} is ${value}; it must be ${min} to ${max} ${unit}.`);
+
+function possibly(what: string, [min, max, unit]: readonly [number, number, string]) {
+  const possible = `${what} must be ${min} to ${max}${unit && ` ${unit}`}.`;
+  return number().min(min, possible).max(max, possible);
+}
 
 const text = (what: string, most: number) =>
   string().max(most, `${what} is longer than ${most} letters.`);
@@ -91,12 +103,19 @@ export const readingSchema = object({
   waterTempC: measured('Water temperature', 0, 30, '°C'),
   airTempC: measured('Air temperature', -40, 50, '°C'),
   turbidityNtu: measured('Clarity', 0, 200, 'NTU'),
+  // Absent in what devices kept since before these were read.
+  levelM: possibly('The level', [-5, 10, 'm']).nullable(),
+  sky: oneOf('The sky', SKIES).nullable(),
+  windMps: possibly('Wind', [0, 40, 'm/s']).nullable(),
+  windFrom: oneOf('Where the wind comes from', WIND_FROM).nullable(),
+  source: oneOf('Where the reading comes from', READING_SOURCES),
   note: text('The note', 500).defined(),
 }).noUnknown();
 
 export const trySchema = object({
   beatId: idSchema.nullable().defined(),
-  markId: string().nullable().defined(),
+  markId: string().max(64, 'The fish has an id of more than 64 letters.').nullable().defined(),
+  readId: idSchema.nullable().notRequired(),
   fly: text('The fly', 80).defined(),
   openedMs: range('Time', 0, 4e12, 'ms'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
@@ -117,18 +136,25 @@ export const eventSchema = object({
     .required(),
   clientMs: range('Time', 0, 4e12, 'ms'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
-  lengthCm: number()
-    .min(5, 'Length of the fish must be 5 to 102 cm.')
-    .max(102, 'Length of the fish must be 5 to 102 cm.'),
+  species: oneOf('The species', SPECIES),
+  lengthCm: possibly('Length of the fish', [5, 102, 'cm']),
+  girthCm: possibly('Girth of the fish', [3, 80, 'cm']),
+  weightG: possibly('Weight of the fish', [1, 20_000, 'g']),
+  hookedIn: oneOf('Where it was hooked', HOOKED_IN),
+  foughtS: possibly('Seconds fought', [0, 3600, 's']),
+  outOfWaterS: possibly('Seconds out of the water', [0, 600, 's']),
+  photoId: idSchema.notRequired(),
+  kept: boolean(),
+  changed: oneOf('What was changed', CHANGED),
+  missed: oneOf('Why it was missed', MISS_CAUSES),
+  missedSize: oneOf('Size of what was missed', MISSED_SIZES),
+  lost: oneOf('Why it was lost', LOSS_CAUSES),
+  fellAt: oneOf('Where the cast fell', FELL_AT),
   fly: text('The fly', 80),
   note: text('The note', 500),
   undoes: text('The event taken back', 64),
 }).noUnknown();
 
-const possibly = (what: string, [min, max, unit]: readonly [number, number, string]) => {
-  const possible = `${what} must be ${min} to ${max}${unit && ` ${unit}`}.`;
-  return number().min(min, possible).max(max, possible);
-};
 const figure = (what: string, key: keyof typeof SETTING_RANGE) =>
   possibly(what, SETTING_RANGE[key]);
 const guess = (what: string, key: keyof typeof NOTICING_RANGE) =>
@@ -243,6 +269,17 @@ export const readSchema = object({
   result: mixed<KeptRead['result']>().required('The result is missing.'),
   note: text('The note', 500).defined(),
 }).noUnknown();
+
+const phoneName = string()
+  .trim()
+  .min(1, 'The name is empty; it must be 1 to 40 letters.')
+  .max(40, 'The name is longer than 40 letters.')
+  .required('The phone needs a name.');
+export const pairSchema = object({
+  code: text('The code', 20).required('The code is missing; it has eight figures.'),
+  name: phoneName,
+}).noUnknown();
+export const phoneSchema = object({ name: phoneName }).noUnknown();
 
 function isTimeZone(name: string | undefined): boolean {
   try {

@@ -4,6 +4,7 @@ export {
   TOTAL_PER_FORK,
   standardWeightG,
   relativeWeight,
+  weightFromGirthG,
   type Species,
 } from './standard-weight';
 export {

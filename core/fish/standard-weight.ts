@@ -25,3 +25,12 @@ export function standardWeightG(species: Species, totalLengthMm: number): number
 /** Relative weight, 100 for a fish of standard weight; 95-105 is good (common practice). */
 export const relativeWeight = (species: Species, totalLengthMm: number, weightG: number) =>
   (100 * weightG) / standardWeightG(species, totalLengthMm);
+
+/**
+ * Weight of a trout from its length and its girth behind the pectoral fins, g: pounds = L G²/800 in
+ * inches (common practice).
+ */
+export const weightFromGirthG = (totalLengthCm: number, girthCm: number) =>
+  (((totalLengthCm / CM_PER_IN) * (girthCm / CM_PER_IN) ** 2) / 800) * G_PER_LB;
+const CM_PER_IN = 2.54;
+const G_PER_LB = 453.59237;

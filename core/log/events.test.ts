@@ -68,7 +68,7 @@ it('does not depend on the order in which events arrive (seeded properties)', ()
 });
 
 it('offers landing only for a hooked fish', () => {
-  expect(possibleEvents('hooked')).toEqual(['landing', 'loss']);
+  expect(possibleEvents('hooked')).toEqual(['landing', 'loss', 'foul']);
   expect(possibleEvents('open')).not.toContain('landing');
   expect(possibleEvents('landed')).toEqual([]);
 });

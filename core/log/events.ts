@@ -1,3 +1,5 @@
+import type { Species } from '../fish/index';
+
 export const EVENT_CODES = [
   'cast',
   'look',
@@ -9,6 +11,14 @@ export const EVENT_CODES = [
   'spook',
   'change',
   'rest',
+  // What else happens to a cast, and other ends of a try.
+  'snag',
+  'fly-lost',
+  'weed',
+  'bottom',
+  'other-species',
+  'foul',
+  'let-be',
   'undo',
 ] as const;
 export type EventCode = (typeof EVENT_CODES)[number];
@@ -23,17 +33,63 @@ export const EVENT_WORDS: Record<EventCode, string> = {
   loss: 'Came off',
   landing: 'Landed',
   spook: 'Put down',
-  change: 'Changed fly',
+  change: 'Changed',
   rest: 'Rested it',
+  snag: 'Snagged',
+  'fly-lost': 'Fly lost',
+  weed: 'Weed on it',
+  bottom: 'Touched bottom',
+  'other-species': 'Another kind took',
+  foul: 'Foul-hooked',
+  'let-be': 'Let be, too small',
   undo: 'Take it back',
 };
+
+/** Why a take was missed, as the angler says. */
+export const MISS_CAUSES = ['early', 'late', 'never-touched', 'pulled-off'] as const;
+export type MissCause = (typeof MISS_CAUSES)[number];
+/** Why a hooked fish was lost. */
+export const LOSS_CAUSES = [
+  'hook-came-out',
+  'line-broke',
+  'wrapped',
+  'slack-line',
+  'at-the-net',
+] as const;
+export type LossCause = (typeof LOSS_CAUSES)[number];
+/** Where a cast fell, as the angler faces it: up is along the cast. */
+export const FELL_AT = ['on', 'short', 'long', 'left', 'right'] as const;
+export type FellAt = (typeof FELL_AT)[number];
+export const MISSED_SIZES = ['small', 'fair', 'large'] as const;
+export type MissedSize = (typeof MISSED_SIZES)[number];
+/** What was changed between two casts. */
+export const CHANGED = ['fly', 'depth', 'rig', 'side'] as const;
+export type Changed = (typeof CHANGED)[number];
+export const HOOKED_IN = ['lip', 'corner', 'tongue', 'gill', 'outside'] as const;
+export type HookedIn = (typeof HOOKED_IN)[number];
+
+/** What is told of a fish in the hand; what is absent was not said. SI but for g and cm. */
+export interface Catch {
+  species?: Species;
+  /** Total length. */
+  lengthCm?: number;
+  girthCm?: number;
+  /** As weighed. */
+  weightG?: number;
+  hookedIn?: HookedIn;
+  foughtS?: number;
+  outOfWaterS?: number;
+  photoId?: string;
+  /** Taken home, where local rules allow it; else it went back. */
+  kept?: boolean;
+}
 
 /**
  * One thing that happened, as the device that saw it says. `id` is made on that device; `seq` is one
  * more than the highest number that the device knows of in this try. Order is by `seq`, never by
  * clock; where two devices that knew nothing of one another used the same number, by device.
  */
-export interface TryEvent {
+export interface TryEvent extends Catch {
   id: string;
   /** The device's own id; '' in events from before devices had one. */
   device: string;
@@ -41,16 +97,27 @@ export interface TryEvent {
   code: EventCode;
   clientMs: number;
   zoneOffsetMin: number;
-  /** landing: total length. */
-  lengthCm?: number;
-  /** change: the new fly, in free words. */
+  /** change: the new fly, in free words. On an answer: the fly of the rig that it was for. */
   fly?: string;
+  /** change: what was changed; the fly where it is not said. */
+  changed?: Changed;
+  /** miss. */
+  missed?: MissCause;
+  missedSize?: MissedSize;
+  /** loss. */
+  lost?: LossCause;
+  /** Of a cast: where it fell. */
+  fellAt?: FellAt;
   note?: string;
   /** undo: the event taken back. */
   undoes?: string;
 }
 
-export type TryState = 'open' | 'hooked' | 'landed' | 'lost' | 'put down';
+export type TryState =
+  'open' | 'hooked' | 'landed' | 'lost' | 'put down' | 'foul-hooked' | 'let be';
+
+/** States that end a try. */
+export const isOver = (state: TryState): boolean => state !== 'open' && state !== 'hooked';
 
 export interface TryFold {
   state: TryState;
@@ -70,6 +137,8 @@ const IS_A_CAST: Partial<Record<EventCode, true>> = {
   refusal: true,
   miss: true,
   hook: true,
+  bottom: true,
+  'other-species': true,
 };
 
 /** By number; of two devices' events under one number, by device: both stand, the order is a convention. */
@@ -101,6 +170,8 @@ export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold 
     if (event.code === 'hook') fold.state = 'hooked';
     if (event.code === 'loss') fold.state = 'lost';
     if (event.code === 'spook') fold.state = 'put down';
+    if (event.code === 'foul') fold.state = 'foul-hooked';
+    if (event.code === 'let-be') fold.state = 'let be';
     if (event.code === 'change' && event.fly) fold.fly = event.fly;
     if (event.code === 'landing') {
       fold.state = 'landed';
@@ -112,7 +183,10 @@ export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold 
 
 /** Which buttons make sense now: a fish is landed or lost only once it has taken. */
 export function possibleEvents(state: TryState): EventCode[] {
-  if (state === 'hooked') return ['landing', 'loss'];
-  if (state === 'landed') return [];
-  return ['cast', 'look', 'refusal', 'miss', 'hook', 'spook', 'change', 'rest'];
+  if (state === 'hooked') return ['landing', 'loss', 'foul'];
+  if (state === 'landed' || state === 'foul-hooked' || state === 'let be') return [];
+  return [
+    ...(['cast', 'look', 'refusal', 'miss', 'hook', 'spook', 'change', 'rest'] as const),
+    ...(['snag', 'fly-lost', 'weed', 'bottom', 'other-species', 'let-be'] as const),
+  ];
 }

@@ -3,7 +3,17 @@ import { foldTry, type EventCode } from './events';
 import type { Try } from './tries';
 
 /** What shows that a fish was there. */
-const SHOWS: readonly EventCode[] = ['look', 'refusal', 'miss', 'hook', 'landing', 'loss', 'spook'];
+const SHOWS: readonly EventCode[] = [
+  'look',
+  'refusal',
+  'miss',
+  'hook',
+  'landing',
+  'loss',
+  'spook',
+  'foul',
+  'let-be',
+];
 /** So many casts are one working of a place (common practice). */
 const CASTS_A_WORKING = 3;
 

@@ -28,7 +28,15 @@ export {
 export type { KeptRead } from './reads';
 
 // What was done: outings, tries, what the plan said, what happened.
-export { openOutingAt, type Outing, type Reading } from './outings';
+export {
+  openOutingAt,
+  READING_SOURCES,
+  readingSaying,
+  saysSomething,
+  type Outing,
+  type Reading,
+  type ReadingSource,
+} from './outings';
 export { DREW_BLANK, type Try } from './tries';
 export {
   EMPTY_SNAPSHOT,
@@ -39,15 +47,41 @@ export {
 } from './snapshot';
 export { CONSTANTS_HASH } from './constants';
 export {
+  CHANGED,
   EVENT_CODES,
   EVENT_WORDS,
+  FELL_AT,
   foldTry,
+  HOOKED_IN,
+  isOver,
+  LOSS_CAUSES,
+  MISS_CAUSES,
+  MISSED_SIZES,
   possibleEvents,
+  type Catch,
+  type Changed,
   type EventCode,
+  type FellAt,
+  type HookedIn,
+  type LossCause,
+  type MissCause,
+  type MissedSize,
   type TryEvent,
   type TryFold,
   type TryState,
 } from './events';
+
+// The log as devices share it.
+export { applyChanges, EMPTY_LOG, type LogChange, type OutingLog } from './log-changes';
+export {
+  lastReading,
+  ofOuting,
+  openTry,
+  tallyOf,
+  warmingCph,
+  type OutingTally,
+} from './outing-tally';
+export { paysToday, restAfter, type Rest } from './rest';
 
 // What the tries of a day say.
 export {

@@ -9,6 +9,8 @@ export interface Try {
   beatId: string | null;
   /** null: a lie, or a place, in which no fish was seen. */
   markId: string | null;
+  /** A place as told, where nothing was drawn; absent or null: none. */
+  readId?: string | null | undefined;
   fly: string;
   openedMs: number;
   zoneOffsetMin: number;

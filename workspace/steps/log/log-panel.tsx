@@ -6,6 +6,7 @@ import {
   EVENT_WORDS,
   type EventCode,
   foldTry,
+  isOver,
   possibleEvents,
   type Try,
 } from '../../../core/log/index';
@@ -49,7 +50,7 @@ export function LogPanel() {
   );
 }
 
-const isOpen = (t: Try) => ['open', 'hooked'].includes(foldTry(t.fly, t.events).state);
+const isOpen = (t: Try) => !isOver(foldTry(t.fly, t.events).state);
 
 const FLY_LETTERS = 80;
 /** A try may begin with a fly that is not named. */
@@ -233,6 +234,8 @@ const END_WORDS: Record<PastRow['fold']['state'], string> = {
   landed: 'landed',
   lost: 'came off',
   'put down': 'put down',
+  'foul-hooked': 'foul-hooked',
+  'let be': 'let be',
 };
 
 /** Tries that are over, as a table; the one that is opened tells what happened. */

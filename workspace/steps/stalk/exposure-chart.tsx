@@ -1,5 +1,6 @@
 'use client';
 
+import { pageNonce } from '../../../ui/page-nonce';
 import type { ApexOptions } from 'apexcharts';
 import { useMemo, useState } from 'react';
 import type { Posture } from '../../../core/sight/index';
@@ -108,9 +109,11 @@ function optionsOf(
     const at = chart.w?.globals;
     if (at) onPaper({ left: at.translateX, width: at.gridWidth });
   };
+  const nonce = pageNonce();
   const style = { colors: ink.ink2, fontSize: '12px' };
   return {
     chart: {
+      ...(nonce !== undefined && { nonce }),
       toolbar: { show: false },
       zoom: { enabled: false },
       animations: { enabled: false },

@@ -123,7 +123,8 @@ function Carry() {
 const HIDING_SAID: Record<HidingSchool, string> = {
   creep: 'you creep and keep low',
   screen: 'broken and stained water is a screen',
-  'own-mud': 'mud that you stir up above a fish hides you while you wade; let it clear before you cast',
+  'own-mud':
+    'mud that you stir up above a fish hides you while you wade; let it clear before you cast',
 };
 
 function WhatThisRestsOn() {
@@ -141,9 +142,7 @@ function WhatThisRestsOn() {
         {methods.wading === 'never-unless'
           ? 'Water is waded only where no way leads over land'
           : 'Water is waded for the angle'}
-        ;{' '}
-        {HIDING_SAID[methods.hiding]}{' '}
-        (Settings).
+        ; {HIDING_SAID[methods.hiding]} (Settings).
       </p>
     </Disclosure>
   );

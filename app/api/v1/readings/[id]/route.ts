@@ -1,3 +1,4 @@
+import { readingSaying, type Reading } from '@/core/log/index';
 import { keepReading, takeReadingBack } from '@/services/index';
 import { answer, bodyOf, respond } from '../../../respond.server';
 import { idSchema, readingSchema } from '../../../schemas';
@@ -7,7 +8,8 @@ type Context = { params: Promise<{ id: string }> };
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
-    return answer(await keepReading({ id, ...(await bodyOf(request, readingSchema)) }));
+    const told = (await bodyOf(request, readingSchema)) as Omit<Reading, 'id'>;
+    return answer(await keepReading(readingSaying({ ...told, id })));
   });
 }
 

@@ -1,0 +1,9 @@
+import { feedEndOfBook, nowMs } from '@/services/index';
+import { respond } from '../../respond.server';
+
+/** Whether the program answers and its book can be read. */
+export async function GET() {
+  return respond(async () =>
+    Response.json({ ok: true, nowMs: nowMs(), feedEnd: await feedEndOfBook() }),
+  );
+}

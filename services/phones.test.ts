@@ -1,0 +1,73 @@
+import { mkdtempSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+process.env.PEBBLE_LANE_DATA = mkdtempSync(join(tmpdir(), 'pebble-phones-'));
+import {
+  alterPhone,
+  closeBook,
+  onNewCode,
+  onThrownOut,
+  pairingCode,
+  pairPhone,
+  phoneOfToken,
+  phonesInBook,
+} from './index';
+
+afterAll(closeBook);
+const T = 1e12;
+const MIN = 60_000;
+
+it('a code lets one phone in, once; the phone is known by its cookie until it is thrown out', async () => {
+  const made: string[] = [];
+  const gone: string[] = [];
+  onNewCode((code) => made.push(code));
+  onThrownOut((id) => gone.push(id));
+  const { code } = pairingCode(T);
+  expect(code).toMatch(/^\d{8}$/);
+  const told = { code: `${code.slice(0, 4)} ${code.slice(4)}`, name: 'Waders' };
+  const paired = await pairPhone(told, '192.0.2.9', T);
+  if (!paired.ok) throw new Error(paired.message);
+  expect(made).toHaveLength(2);
+  const again = await pairPhone(told, '192.0.2.9', T);
+  expect(again).toMatchObject({ ok: false, field: 'code' });
+
+  const { token, phone } = paired.value;
+  expect(token).not.toContain(phone.id);
+  expect(await phoneOfToken(token, T + MIN)).toMatchObject({ id: phone.id, name: 'Waders' });
+  const at = Math.floor(token.length / 2);
+  const bent = `${token.slice(0, at)}${token[at] === 'a' ? 'b' : 'a'}${token.slice(at + 1)}`;
+  expect(await phoneOfToken(bent, T)).toBeNull();
+  expect(await phoneOfToken('nonsense', T)).toBeNull();
+  expect(await phoneOfToken(undefined, T)).toBeNull();
+  expect(await alterPhone(phone.id, { name: 'Vest' }, T)).toMatchObject({ ok: true });
+  expect((await phonesInBook())[0]).toMatchObject({ name: 'Vest' });
+  await alterPhone(phone.id, { thrownOut: true }, T + 2 * MIN);
+  expect(await phoneOfToken(token, T + 3 * MIN)).toBeNull();
+  expect(gone).toEqual([phone.id]);
+  expect(await alterPhone('nobody', { name: 'x' }, T)).toMatchObject({ code: 'not-found' });
+});
+
+it('a code is replaced after ten minutes; guessing is slowed down, even with the right code', async () => {
+  const first = pairingCode(T + 20 * MIN).code;
+  expect(pairingCode(T + 29 * MIN).code).toBe(first);
+  const now = T + 31 * MIN;
+  const right = pairingCode(now).code;
+  expect(right).not.toBe(first);
+  const wrong = right === '00000000' ? '00000001' : '00000000';
+  for (let n = 0; n < 5; n++)
+    expect(await pairPhone({ code: wrong, name: 'x' }, '192.0.2.66', now)).toMatchObject({
+      code: 'invalid',
+    });
+  expect(await pairPhone({ code: right, name: 'x' }, '192.0.2.66', now)).toMatchObject({
+    code: 'too-many',
+  });
+  expect(await pairPhone({ code: right, name: 'x' }, '192.0.2.67', now)).toMatchObject({
+    ok: true,
+  });
+});
+
+it('what cookies are sealed with is for the owner alone', () => {
+  const mode = statSync(join(process.env.PEBBLE_LANE_DATA!, 'phones.key')).mode;
+  expect(mode & 0o077).toBe(0);
+});

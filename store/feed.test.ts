@@ -1,0 +1,81 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { EMPTY_SNAPSHOT, readingSaying, type TryEvent } from '../core/log/index';
+import {
+  appendEvent,
+  dropReading,
+  feedAfter,
+  feedEnd,
+  openStore,
+  openTry,
+  putReading,
+  type Db,
+} from './index';
+
+let db: Db;
+beforeAll(async () => {
+  db = await openStore(mkdtempSync(join(tmpdir(), 'pebble-feed-')));
+});
+afterAll(() => db.destroy());
+
+const outing = { id: 'o', startMs: 1, endMs: null, timeZone: 'UTC', note: '' };
+const attempt = {
+  id: 't',
+  outingId: 'o',
+  beatId: null,
+  markId: null,
+  readId: null,
+  fly: 'Dun',
+  openedMs: 5,
+  zoneOffsetMin: 0,
+  snapshot: EMPTY_SNAPSHOT,
+};
+const event = (seq: number): TryEvent => ({
+  id: `e${seq}`,
+  device: 'd',
+  seq,
+  code: 'miss',
+  missed: 'late',
+  clientMs: 9,
+  zoneOffsetMin: 0,
+});
+
+it('every change once, in order, as it is now; a repeated one is no news', async () => {
+  expect(await feedEnd(db)).toBe(0);
+  await openTry(db, attempt, outing);
+  await appendEvent(db, 't', event(1));
+  await appendEvent(db, 't', event(2));
+  await appendEvent(db, 't', event(2));
+  const all = await feedAfter(db, 0, 100);
+  expect(all.map((i) => i.change)).toEqual([
+    { kind: 'outing', outing },
+    { kind: 'try', attempt },
+    { kind: 'event', tryId: 't', event: event(1) },
+    { kind: 'event', tryId: 't', event: event(2) },
+  ]);
+  expect(await feedAfter(db, all[2]!.seq, 100)).toEqual([all[3]]);
+  expect(await feedAfter(db, 0, 2)).toHaveLength(2);
+  expect(await feedEnd(db)).toBe(all[3]!.seq);
+});
+
+it('a reading taken back is told as gone', async () => {
+  const before = await feedEnd(db);
+  const reading = readingSaying({
+    id: 'r',
+    outingId: 'o',
+    takenMs: 1,
+    zoneOffsetMin: 0,
+    levelM: 0.4,
+    sky: 'overcast',
+  });
+  await putReading(db, reading);
+  expect((await feedAfter(db, before, 9)).map((i) => i.change)).toEqual([
+    { kind: 'reading', reading },
+  ]);
+  await dropReading(db, 'r');
+  expect((await feedAfter(db, before, 9)).at(-1)!.change).toEqual({
+    kind: 'reading-dropped',
+    id: 'r',
+  });
+});
