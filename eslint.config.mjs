@@ -20,6 +20,7 @@ const CORE_ORDER = [
   'cast',
   'day',
   'log',
+  'outing',
 ];
 
 const coreElements = CORE_ORDER.map((name) => ({ type: `core-${name}`, pattern: `core/${name}` }));

@@ -3,7 +3,10 @@
 import { build } from 'esbuild';
 
 await build({
-  entryPoints: { 'solve-flow': 'workers/solve-flow.thread.ts' },
+  entryPoints: {
+    'solve-flow': 'workers/solve-flow.thread.ts',
+    'pack-beat': 'workers/pack-beat.thread.ts',
+  },
   outdir: 'dist-workers',
   outExtension: { '.js': '.cjs' },
   bundle: true,

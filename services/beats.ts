@@ -138,14 +138,20 @@ function hashAsMade(plan: BeatPlan): string {
   return flowInputHash(plan, level.dischargeM3s, FINE_CELL_M);
 }
 
-/** The water of a beat at the level it was made at; refused while nobody has solved it. */
+/** The water of a beat at a level, or at the one it was made at; refused while nobody has solved it. */
 export async function solvedWater(
   id: string,
+  levelName?: string,
 ): Promise<Outcome<{ flow: FlowField; inputHash: string }>> {
   const db = await book();
   const beat = await findBeat(db, id);
   if (!beat) return noBeat(id);
-  const inputHash = hashAsMade(beat.plan);
+  const level = beat.plan.levels.find((l) => l.name === (levelName ?? beat.plan.surveyedLevel));
+  if (!level) {
+    const names = beat.plan.levels.map((l) => l.name).join(', ');
+    return refused('invalid', `Level is "${levelName}"; this beat has ${names}.`, 'level');
+  }
+  const inputHash = flowInputHash(beat.plan, level.dischargeM3s, FINE_CELL_M);
   const blob = await findFlow(db, inputHash);
   const flow = blob && decodeFlow(blob);
   return flow

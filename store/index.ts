@@ -45,5 +45,6 @@ export {
 export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phones';
 export { feedAfter, feedEnd, type FeedItem } from './feed';
 export { findPack, putPack } from './packs';
+export { readBank } from './bank';
 export { readSettings, writeSettings } from './settings';
 export { appendEvent, listTries, openTry, type AppendOutcome } from './tries';

@@ -1,4 +1,4 @@
-import { CHANCE_VERSION, type ShotChance } from '../../core/chance/index';
+import { chanceForRecord } from '../../core/outing/index';
 import { rigFor } from '../../core/rig/index';
 import type { TrySnapshot } from '../../core/log/index';
 import { civilHour, toCivil } from '../../core/units/index';
@@ -7,27 +7,6 @@ import { freshOf } from '../state/answer';
 import type { BeatInput } from '../state/document';
 import { homeOffsetOf, lieOf, markOf, targetOf, tempOf, tempSourceOf } from '../state/selectors';
 import type { WorkspaceState } from '../state/state';
-
-/** Everything that the chance was made of, so that Learn can hold each part against what happened. */
-function chanceSnapshot(c: ShotChance) {
-  const { found, value, first, hooked, tightS, undisturbed, look, sigmaM, drag, splash } = c;
-  return {
-    value: found,
-    parts: {
-      ...c.parts,
-      given: value,
-      first,
-      hooked,
-      tightS: Number.isFinite(tightS) ? tightS : -1,
-      undisturbed,
-      look,
-      sigmaM,
-      drag,
-      splash,
-      version: CHANCE_VERSION,
-    },
-  };
-}
 
 /** What the plan says now, for the record. Only what is fresh is said to have been predicted. */
 export function snapshotNow(
@@ -91,7 +70,7 @@ export function snapshotNow(
       calm:
         (stalk?.kind === 'way' && stalk.calm.find((c) => c.fishId === target?.id)?.best) || null,
       exposure: exposure?.exposure ?? null,
-      chance: drift?.now.chance ? chanceSnapshot(drift.now.chance) : null,
+      chance: drift?.now.chance ? chanceForRecord(drift.now.chance) : null,
     },
   };
 }

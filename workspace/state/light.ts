@@ -1,63 +1,10 @@
 import type { BeatPlan } from '../../core/formats/index';
-import {
-  planAngleRad,
-  sunAt,
-  sunDay,
-  type Conditions,
-  type NoticeGuesses,
-  type SunDay,
-} from '../../core/sight/index';
-import type { FeedLight } from '../../core/lies/index';
-import type { WindFrom } from '../../core/log/index';
-import { atHour, zoneOffsetMin } from '../../core/units/index';
+import { conditionsAt, steadyMs } from '../../core/outing/index';
+import { atHour } from '../../core/units/index';
 import { HOURS } from './hours';
 import type { WorkspaceState } from './state';
 
-/** The weather as the angler sees it; a light air under a clear sky until said. */
-export type Weather = Pick<Conditions, 'sky' | 'windMps'> & {
-  turbidityNtu?: number;
-  windFrom?: WindFrom;
-  /** How readily a fish notices. */
-  noticing?: NoticeGuesses;
-};
-const FAIR: Weather = { sky: 'clear', windMps: 1 };
-
-/** Plan angle that the wind comes from; null while nobody has said. Up-current is +x, true right +y. */
-const WIND_RAD: Record<WindFrom, number | null> = {
-  unknown: null,
-  upstream: 0,
-  downstream: Math.PI,
-  'true-right': Math.PI / 2,
-  'true-left': -Math.PI / 2,
-};
-
-/** Without a place on the map hours are local solar time at this latitude, and the strip says so. */
-export const ASSUMED_LAT_DEG = 45;
-
-/** Clocks of a zone without a place are taken as solar there: 15 degrees of longitude an hour. */
-const placeOf = (plan: BeatPlan, ms: number) =>
-  plan.anchor
-    ? { latDeg: plan.anchor.lat, lonDeg: plan.anchor.lon }
-    : { latDeg: ASSUMED_LAT_DEG, lonDeg: zoneOffsetMin(ms, plan.timeZone) / 4 };
-
-/** Light at an instant. */
-export function conditionsAt(plan: BeatPlan, ms: number, weather: Weather = FAIR): Conditions {
-  const sun = sunAt({ ...placeOf(plan, ms), utcMs: ms });
-  const up = sun.altitudeRad > 0;
-  return {
-    sunAltitudeRad: sun.altitudeRad,
-    sunPlanRad: up ? planAngleRad(sun.azimuthRad, plan.bearingDeg) : null,
-    sky: weather.sky,
-    windMps: weather.windMps,
-    windFromRad: WIND_RAD[weather.windFrom ?? 'unknown'],
-    ...(weather.turbidityNtu !== undefined && { turbidityNtu: weather.turbidityNtu }),
-    ...(weather.noticing && { guesses: weather.noticing }),
-  };
-}
-
-export function sunDayOf(plan: BeatPlan, ms: number): SunDay {
-  return sunDay({ ...placeOf(plan, ms), dayStartMs: atHour(ms, 0, plan.timeZone) });
-}
+export { ASSUMED_LAT_DEG, conditionsAt, feedLightOf, sunDayOf } from '../../core/outing/index';
 
 /** Light and weather of the hour on screen; of every hour of the strip. */
 export const lightAt = (plan: BeatPlan, s: WorkspaceState) =>
@@ -65,18 +12,6 @@ export const lightAt = (plan: BeatPlan, s: WorkspaceState) =>
 export const lightByHour = (plan: BeatPlan, s: WorkspaceState) =>
   HOURS.map((hour) => conditionsAt(plan, atHour(s.atMs, hour, plan.timeZone), s.settings));
 
-/** Lower than this it is dusk to a fish; higher, under an open sky, bright (our guesses), degrees. */
-const DUSK_DEG = 4;
-const BRIGHT_DEG = 20;
-
-/** How much the light keeps fish in: bright, soft or dusk. */
-export function feedLightOf({ sunAltitudeRad, sky }: Conditions): FeedLight {
-  const deg = (sunAltitudeRad * 180) / Math.PI;
-  if (deg < DUSK_DEG) return 'dusk';
-  return deg > BRIGHT_DEG && sky === 'clear' ? 'bright' : 'soft';
-}
-
-/** Light in steps of ten minutes: neither shade nor what a fish sees moves faster. */
-const TEN_MINUTES = 600_000;
+/** Light in steps of ten minutes. */
 export const steadyLight = (plan: BeatPlan, s: WorkspaceState) =>
-  conditionsAt(plan, Math.round(s.atMs / TEN_MINUTES) * TEN_MINUTES, s.settings);
+  conditionsAt(plan, steadyMs(s.atMs), s.settings);

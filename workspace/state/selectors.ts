@@ -1,5 +1,5 @@
 import type { ShotAngler } from '../../core/cast/index';
-import { markAtHome } from '../../core/chance/at-home';
+import { fishInLie, homeOfMark, plainFish, shotAngler, watchersOf } from '../../core/outing/index';
 import { heatAt, type Heat } from '../../core/day/heat';
 import type { FlyKind } from '../../core/rig/index';
 import type { BeatPlan } from '../../core/formats/index';
@@ -24,7 +24,7 @@ export function targetOf(s: WorkspaceState): Fish | null {
   const mark = markOf(s);
   if (mark) return mark;
   const lie = lieOf(s);
-  return lie && fishIn(lie, s.settings.fishLengthCm);
+  return lie && fishInLie(lie, s.settings.fishLengthCm);
 }
 
 /** How the target is called: "Fish 2", "The fish in the lie"; null without one. */
@@ -32,25 +32,6 @@ export function targetName(s: WorkspaceState): string | null {
   if (s.markId && numberOfMark(s, s.markId) > 0) return `Fish ${numberOfMark(s, s.markId)}`;
   return targetOf(s) ? 'The fish in the lie' : null;
 }
-
-/** The fish thought to lie in a lie. The same lie gives the same fish, so that selectors see no change. */
-export function fishIn(lie: Lie, totalLengthCm: number): Fish {
-  const known = inLies.get(lie);
-  if (known?.totalLengthCm === totalLengthCm) return known;
-  const fish: Fish = {
-    id: lie.id,
-    xM: lie.xM,
-    yM: lie.yM,
-    fishDepthM: 0.75 * lie.depthM,
-    headingRad: lie.headingRad,
-    totalLengthCm,
-    surety: 'maybe',
-  };
-  inLies.set(lie, fish);
-  return fish;
-}
-
-const inLies = new WeakMap<Lie, Fish>();
 
 /** The best way to the stand; null while there is none. */
 export function bestWay(s: WorkspaceState): StalkWay | null {
@@ -89,14 +70,10 @@ export const homeOffsetOf = (s: WorkspaceState) => homeFitOf(s.tries).offset;
 /** Chance that the target is home: by how surely and how lately it was seen, or by its lie's rating. */
 export function homeOf(s: WorkspaceState): number {
   const mark = markOf(s);
-  if (!mark) return (lieOf(s)?.rating ?? 100) / 100;
-  const near = (valueOf(s, 'lies')?.lies ?? []).find(
-    (l) => Math.hypot(l.xM - mark.xM, l.yM - mark.yM) < SAME_LIE_M,
-  );
-  const minutes = mark.seenMs > 0 ? (s.atMs - mark.seenMs) / 60_000 : 0;
-  return markAtHome(mark.surety, minutes, mark.behaviour === 'rising', (near?.rating ?? 0) / 100);
+  return mark
+    ? homeOfMark(mark, valueOf(s, 'lies')?.lies ?? [], s.atMs)
+    : (lieOf(s)?.rating ?? 100) / 100;
 }
-const SAME_LIE_M = 1;
 
 /** Chance that the way to the stand leaves the target calm; 1 while no way is known. */
 export function calmWayOf(s: WorkspaceState): number {
@@ -121,17 +98,6 @@ export const heatOf = ({ settings }: WorkspaceState): Heat =>
     legalC: settings.legalLimitC,
   });
 
-/** Only what a fish is to those who ask how it sees: notes and history stay here. */
-export const plainFish = (f: Watcher): Watcher => ({
-  id: f.id,
-  xM: f.xM,
-  yM: f.yM,
-  fishDepthM: f.fishDepthM,
-  headingRad: f.headingRad,
-  totalLengthCm: f.totalLengthCm,
-  surety: f.surety,
-});
-
 /** The fish marked, as they came, that are not gone. */
 const present = (s: WorkspaceState) => s.marks.filter((m) => m.behaviour !== 'gone');
 
@@ -150,37 +116,11 @@ export const othersOf = (s: WorkspaceState): Watcher[] => {
     .map(plainFish);
 };
 
-/** The best lies look too, a little, where no marked fish lies near: how many, how good, how far off. */
-const LOOKING_LIES = { most: 3, leastRating: 35, apartM: 1.5, weight: 0.3 };
+/** Everyone who may see the angler coming. */
+export const watchers = (s: WorkspaceState): Watcher[] =>
+  watchersOf(s.marks, targetOf(s), valueOf(s, 'lies')?.lies ?? [], s.settings.fishLengthCm);
 
-/** Everyone who may see the angler coming: marks that are not gone, the target, and the best lies. */
-export function watchers(s: WorkspaceState): Watcher[] {
-  const target = targetOf(s);
-  const fish: Fish[] = present(s);
-  const seen = target && !s.marks.some((m) => m.id === target.id) ? [...fish, target] : fish;
-  const lies = (valueOf(s, 'lies')?.lies ?? [])
-    .filter(
-      (lie) =>
-        lie.rating >= LOOKING_LIES.leastRating &&
-        seen.every((f) => Math.hypot(f.xM - lie.xM, f.yM - lie.yM) > LOOKING_LIES.apartM),
-    )
-    .slice(0, LOOKING_LIES.most)
-    .map((lie) => ({
-      ...fishIn(lie, s.settings.fishLengthCm),
-      weight: (LOOKING_LIES.weight * lie.rating) / 100,
-    }));
-  return [...seen.map(plainFish), ...lies];
-}
-
-export const anglerOf = ({ settings }: WorkspaceState): ShotAngler => ({
-  heightM: settings.anglerHeightM,
-  massKg: settings.anglerMassKg,
-  maxWadeM: settings.maxWadeM,
-  rodM: settings.rodM,
-  rodHand: settings.rodHand,
-  landsWithinHalfMetreToM: settings.landsWithinHalfMetreToM,
-  comfortableM: settings.comfortableM,
-});
+export const anglerOf = ({ settings }: WorkspaceState): ShotAngler => shotAngler(settings);
 
 /** North of the line, or thought to be. */
 export const latitudeOf = (plan: BeatPlan) => plan.anchor?.lat ?? 1;

@@ -1,3 +1,4 @@
+import { plainFish } from '../../../core/outing/index';
 import { isFed, type CastQuestion, type Lay, type ShotsQuestion } from '../../../core/cast/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import { rigFor } from '../../../core/rig/index';
@@ -9,7 +10,6 @@ import {
   homeOf,
   markOf,
   othersOf,
-  plainFish,
   targetOf,
   tempOf,
   watchers,

@@ -2,7 +2,8 @@ import type { BeatPlan } from '../../../core/formats/index';
 import { spec, type AnySpec } from '../../engine/run-answers';
 import { HOURS } from '../../state/hours';
 import { conditionsAt, steadyLight } from '../../state/light';
-import { plainFish, targetOf } from '../../state/selectors';
+import { plainFish } from '../../../core/outing/index';
+import { targetOf } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 import { lookoutInput } from './questions';
 

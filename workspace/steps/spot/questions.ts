@@ -2,7 +2,8 @@ import type { BeatPlan } from '../../../core/formats/index';
 import type { LookoutInput } from '../../../core/sight/index';
 import { valueOf } from '../../state/answer';
 import { lightByHour } from '../../state/light';
-import { fishIn, plainFish, targetOf } from '../../state/selectors';
+import { fishInLie, plainFish } from '../../../core/outing/index';
+import { targetOf } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 
 /** Lies looked for beside the marks, at most: the best. */
@@ -12,7 +13,7 @@ const LIES_LOOKED_FOR = 12;
 export function lookoutInput(plan: BeatPlan, s: WorkspaceState): LookoutInput {
   const target = targetOf(s);
   const lies = (valueOf(s, 'lies')?.lies ?? []).slice(0, LIES_LOOKED_FOR).map((lie) => ({
-    ...fishIn(lie, s.settings.fishLengthCm),
+    ...fishInLie(lie, s.settings.fishLengthCm),
     weight: (0.5 * lie.rating) / 100,
   }));
   return {

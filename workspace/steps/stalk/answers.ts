@@ -1,16 +1,10 @@
+import { plainFish } from '../../../core/outing/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import { spec, type AnySpec } from '../../engine/run-answers';
 import { freshOf } from '../../state/answer';
 import { HOURS } from '../../state/hours';
 import { lightByHour } from '../../state/light';
-import {
-  anglerOf,
-  homeOf,
-  tempOf,
-  plainFish,
-  targetOf,
-  targetsInOrder,
-} from '../../state/selectors';
+import { anglerOf, homeOf, tempOf, targetOf, targetsInOrder } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 import { careNow, laterLight, stalkInput, stalkTo } from './questions';
 

@@ -9,12 +9,14 @@ const PX_PER_M = 14;
 /** A longer beat is painted smaller, px. */
 const MOST_PX = 1000;
 
-/** The solved water of a beat at the level it was made at, small; `?theme=dim` for dusk light. 404 until it is solved. */
+/** The solved water of a beat, small, at `?level=` or the level it was made at; `?theme=dim` for dusk light. 404 until it is solved. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
-    const found = await solvedWater(await idSchema.validate((await params).id));
+    const query = new URL(request.url).searchParams;
+    const level = query.get('level') ?? undefined;
+    const found = await solvedWater(await idSchema.validate((await params).id), level);
     if (!found.ok) return answer(found);
-    const theme = new URL(request.url).searchParams.get('theme') === 'dim' ? 'dim' : 'light';
+    const theme = query.get('theme') === 'dim' ? 'dim' : 'light';
     const { flow, inputHash } = found.value;
     const etag = `"${inputHash}-${theme}"`;
     const headers = { etag, 'cache-control': 'private, no-cache' };

@@ -1,0 +1,302 @@
+import {
+  createShotSearch,
+  type CastKind,
+  type Lay,
+  type NoShots,
+  type Shot,
+  type ShotsQuestion,
+} from '../cast/index';
+import { CHANCE_VERSION, type ShotChance } from '../chance/index';
+import { TOTAL_PER_FORK } from '../fish/index';
+import { entriesOf, type BeatFeature, type BeatPlan, type LevelName } from '../formats/index';
+import type { Place } from '../grid/index';
+import { rateLies, seasonAt, type Lie, type LieKind } from '../lies/index';
+import {
+  ASSUMED_TEMP_C,
+  writeSnapshot,
+  type Mark,
+  type Settings,
+  type TrySnapshot,
+} from '../log/index';
+import { rigFor, type FlyKind } from '../rig/index';
+import { createScene, shadeField, type Fish, type Posture } from '../sight/index';
+import { createStalkKeep } from '../stalk/index';
+import { toCivil } from '../units/index';
+import { createChannel, probeFlow, type FlowField } from '../water/index';
+import { conditionsAt, feedLightOf, steadyMs } from './light';
+import { fishInLie, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
+
+/** How a target is best fished, as worked out before going out. */
+export interface PackShot {
+  stand: Place;
+  /** On which bank the stand is, looking down the current, or in the water. */
+  side: 'left' | 'right' | 'water';
+  posture: Posture;
+  landing: Place;
+  lay: Lay;
+  cast: CastKind;
+  distanceM: number;
+  leadM: number;
+  cleanS: { low: number; best: number; high: number };
+  chance: { low: number; best: number; high: number };
+  waySeconds: number;
+  fly: FlyKind;
+}
+
+/** A fish that was marked, or a lie worth a cast. */
+export interface PackTarget {
+  id: string;
+  /** null: a lie in which nobody has seen a fish. */
+  markId: string | null;
+  kind: LieKind | null;
+  xM: number;
+  yM: number;
+  headingRad: number;
+  totalLengthCm: number;
+  depthM: number;
+  rating: number | null;
+  shot: PackShot | null;
+  /** Why there is none. */
+  noShot: NoShots['reason'] | null;
+  /** What the plan said, to go into the try; hour and temperature are the try's own. */
+  snapshot: TrySnapshot;
+}
+
+/** A beat as it is taken along: what is drawn, what is there, and how each is fished, in working order. */
+export interface BeatPack {
+  version: 1;
+  beatId: string;
+  name: string;
+  streamName: string;
+  planHash: string;
+  level: LevelName;
+  madeMs: number;
+  timeZone: string | null;
+  lengthM: number;
+  /** What the picture of the water covers, m in the plan. */
+  frame: { x0M: number; y0M: number; x1M: number; y1M: number };
+  features: BeatFeature[];
+  targets: PackTarget[];
+}
+
+export interface PackOrder {
+  beatId: string;
+  streamName: string;
+  planHash: string;
+  plan: BeatPlan;
+  flow: FlowField;
+  level: LevelName;
+  marks: Mark[];
+  settings: Settings;
+  homeOffset: number;
+  nowMs: number;
+}
+
+/** So many marks, and the best lies beside them, are worked out. */
+const MOST = { marks: 4, lies: 6 } as const;
+/** A lie nearer than this to a mark is the mark's own. */
+const OWN_LIE_M = 1.5;
+const TURN_MS = 50;
+
+/**
+ * Works a beat out for the bank: the marks and the best lies, the best cast at each, and what goes into
+ * the record when one is tried. Several seconds; `onProgress` is told the share that is done.
+ */
+export function packBeat(
+  order: PackOrder,
+  onProgress: (share: number) => void = () => {},
+): BeatPack {
+  const { plan, flow, settings, marks } = order;
+  const light = conditionsAt(plan, steadyMs(order.nowMs), settings);
+  const tempC = settings.waterTempC ?? ASSUMED_TEMP_C;
+  const scene = createScene(plan, flow);
+  const { lies } = rateLies(plan, flow, {
+    species: settings.species,
+    forkLengthCm: settings.fishLengthCm / TOTAL_PER_FORK,
+    waterTempC: tempC,
+    turbidityNtu: settings.turbidityNtu,
+    prey: settings.prey,
+    season: seasonAt(order.nowMs, plan.timeZone, plan.anchor?.lat ?? 1),
+    method: settings.methods.holding,
+    homeOffset: order.homeOffset,
+    feedLight: feedLightOf(light),
+    shade: shadeField(scene, light),
+  });
+  const present = marks.filter((m) => m.behaviour !== 'gone').slice(-MOST.marks);
+  const loose = lies
+    .filter((l) => present.every((m) => Math.hypot(m.xM - l.xM, m.yM - l.yM) > OWN_LIE_M))
+    .slice(0, MOST.lies);
+  const keep = createStalkKeep();
+  const channel = createChannel(plan);
+  const all: { fish: Fish; mark: Mark | null; lie: Lie | null }[] = [
+    ...present.map((mark) => ({
+      fish: mark as Fish,
+      mark,
+      lie: lies.find((l) => Math.hypot(l.xM - mark.xM, l.yM - mark.yM) <= OWN_LIE_M) ?? null,
+    })),
+    ...loose.map((lie) => ({ fish: fishInLie(lie, settings.fishLengthCm), mark: null, lie })),
+  ];
+  const targets = all.map(({ fish, mark, lie }, n): PackTarget => {
+    const fly = mark?.behaviour === 'rising' ? 'dry' : 'dry-dropper';
+    const { methods, noticing } = settings;
+    const question: ShotsQuestion = {
+      target: plainFish(fish),
+      others: watchersOf(marks, fish, lies, settings.fishLengthCm).filter((w) => w.id !== fish.id),
+      angler: shotAngler(settings),
+      fly,
+      species: settings.species,
+      home: mark ? homeOfMark(mark, lies, order.nowMs) : (lie?.rating ?? 100) / 100,
+      waterTempC: tempC,
+      unmarked: mark === null,
+      landingDraws: methods.landing === 'hard-draws',
+      alarm: { tauS: noticing.tauS, footfall: noticing.footfall },
+      conditions: light,
+      from: entriesOf(plan),
+      castFrom: methods.castFrom,
+      windSchool: methods.wind,
+      wading: methods.wading,
+      hiding: methods.hiding,
+    };
+    const search = createShotSearch(scene, question, keep);
+    while (!search.advance(TURN_MS)) onProgress((n + search.progress) / all.length);
+    const found = search.result();
+    const best = found.kind === 'shots' ? found.shots[0]! : null;
+    return {
+      id: fish.id,
+      markId: mark?.id ?? null,
+      kind: lie?.kind ?? null,
+      xM: fish.xM,
+      yM: fish.yM,
+      headingRad: fish.headingRad,
+      totalLengthCm: fish.totalLengthCm,
+      depthM: probeFlow(flow, null, fish.xM, fish.yM)?.depthM ?? fish.fishDepthM,
+      rating: lie?.rating ?? null,
+      shot: best && shotForBank(best, fly, (p) => channel.across(inside(p.xM, plan), p.yM)),
+      noShot: found.kind === 'shots' ? null : found.reason,
+      snapshot: snapshotOf(order, tempC, fish, mark, lie, best, fly),
+    };
+  });
+  onProgress(1);
+  return {
+    version: 1,
+    beatId: order.beatId,
+    name: plan.name,
+    streamName: order.streamName,
+    planHash: order.planHash,
+    level: order.level,
+    madeMs: order.nowMs,
+    timeZone: plan.timeZone ?? null,
+    lengthM: plan.lengthM,
+    frame: {
+      x0M: flow.x0M - flow.cellM / 2,
+      y0M: flow.y0M - flow.cellM / 2,
+      x1M: flow.x0M + (flow.nx - 0.5) * flow.cellM,
+      y1M: flow.y0M + (flow.ny - 0.5) * flow.cellM,
+    },
+    features: plan.features,
+    targets: inWorkingOrder(targets, settings.methods.working),
+  };
+}
+
+const inside = (xM: number, plan: BeatPlan) => Math.min(plan.lengthM, Math.max(0, xM));
+
+/** Near and lower before far and upper, for who works up the current; the other way round for who works down. */
+const inWorkingOrder = (targets: PackTarget[], working: Settings['methods']['working']) =>
+  [...targets].sort((a, b) => (working === 'up-current' ? a.xM - b.xM : b.xM - a.xM));
+
+function shotForBank(shot: Shot, fly: FlyKind, across: (p: Place) => number): PackShot {
+  const n = across(shot.stand);
+  return {
+    stand: shot.stand,
+    side: n <= 0 ? 'left' : n >= 1 ? 'right' : 'water',
+    posture: shot.posture,
+    landing: shot.landing,
+    lay: shot.lay,
+    cast: shot.cast,
+    distanceM: shot.facts.distanceM,
+    leadM: shot.facts.leadM,
+    cleanS: shot.cleanS,
+    chance: { low: shot.chance.low, best: shot.chance.value, high: shot.chance.high },
+    waySeconds: shot.waySeconds,
+    fly,
+  };
+}
+
+/** Everything that a chance was made of, so that each part can be held against what happened. */
+export function chanceForRecord(c: ShotChance): NonNullable<TrySnapshot['predicted']['chance']> {
+  const { found, value, first, hooked, tightS, undisturbed, look, sigmaM, drag, splash } = c;
+  return {
+    value: found,
+    parts: {
+      ...c.parts,
+      given: value,
+      first,
+      hooked,
+      tightS: Number.isFinite(tightS) ? tightS : -1,
+      undisturbed,
+      look,
+      sigmaM,
+      drag,
+      splash,
+      version: CHANCE_VERSION,
+    },
+  };
+}
+
+function snapshotOf(
+  { plan, planHash, level, settings, homeOffset, flow, nowMs }: PackOrder,
+  tempC: number,
+  fish: Fish,
+  mark: Mark | null,
+  lie: Lie | null,
+  shot: Shot | null,
+  fly: FlyKind,
+): TrySnapshot {
+  const water = probeFlow(flow, null, fish.xM, fish.yM);
+  return writeSnapshot({
+    planHash,
+    level,
+    dischargeM3s: plan.levels.find((l) => l.name === level)?.dischargeM3s ?? null,
+    hour: toCivil(nowMs, plan.timeZone),
+    water: {
+      tempC,
+      tempSource: settings.waterTempC === null ? 'assumed' : 'read',
+      turbidityNtu: settings.turbidityNtu,
+    },
+    weather: { sky: settings.sky, windMps: settings.windMps, windFrom: settings.windFrom },
+    rated: {
+      species: settings.species,
+      totalLengthCm: fish.totalLengthCm,
+      method: settings.methods.holding,
+      homeOffset,
+    },
+    target: {
+      id: fish.id,
+      kind: lie?.kind ?? null,
+      xM: fish.xM,
+      yM: fish.yM,
+      rating: lie?.rating ?? null,
+      needs: lie?.needs ?? null,
+      depthM: water?.depthM ?? null,
+      surfaceSpeedMps: water?.surfaceSpeedMps ?? null,
+      meanSpeedMps: water?.meanSpeedMps ?? null,
+      behaviour: mark?.behaviour ?? null,
+    },
+    cast: shot && {
+      stand: shot.stand,
+      posture: shot.posture,
+      landing: shot.landing,
+      lay: shot.lay,
+      mend: null,
+      leadM: shot.facts.leadM,
+      castKind: shot.cast,
+      rig: { id: null, fly, leaderM: rigFor(fly).leaderM },
+    },
+    predicted: {
+      cleanS: shot?.cleanS ?? null,
+      calm: shot?.facts.calm ?? null,
+      exposure: shot?.facts.exposure ?? null,
+      chance: shot ? chanceForRecord(shot.chance) : null,
+    },
+  });
+}

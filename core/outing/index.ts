@@ -1,0 +1,18 @@
+/** What is taken along to the bank, and the light it is worked out in. */
+export {
+  ASSUMED_LAT_DEG,
+  conditionsAt,
+  feedLightOf,
+  steadyMs,
+  sunDayOf,
+  type Weather,
+} from './light';
+export { fishInLie, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
+export {
+  chanceForRecord,
+  packBeat,
+  type BeatPack,
+  type PackOrder,
+  type PackShot,
+  type PackTarget,
+} from './beat-pack';

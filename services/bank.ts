@@ -1,0 +1,39 @@
+import type { OutingLog, Settings } from '../core/log/index';
+import { listBeats } from '../store/index';
+import { readBank } from '../store/index';
+import { book } from './book';
+import { nowMs } from './clock';
+import { settings } from './settings';
+
+/** What a device on the bank begins from, beside the beats that it takes along. */
+export interface Bank {
+  /** Number of the newest change in it: the feed goes on from there. */
+  end: number;
+  log: OutingLog;
+  settings: Settings;
+  beats: { id: string; name: string; streamName: string; levels: string[]; level: string }[];
+  nowMs: number;
+}
+
+const DAYS = 3;
+
+/** The book as the bank needs it: outings of the last days, settings, and which beats there are. */
+export async function bankOf(): Promise<Bank> {
+  const db = await book();
+  const now = nowMs();
+  const { end, log } = await readBank(db, now - DAYS * 86_400_000);
+  const beats = (await listBeats(db)).filter((b) => !b.deleted && !b.putAway);
+  return {
+    end,
+    log,
+    settings: await settings(),
+    beats: beats.map((b) => ({
+      id: b.id,
+      name: b.name,
+      streamName: b.streamName,
+      levels: b.plan.levels.map((l) => l.name),
+      level: b.plan.surveyedLevel,
+    })),
+    nowMs: now,
+  };
+}
