@@ -155,6 +155,7 @@ export default tseslint.config(
       'node_modules/**',
       '.pebble/**',
       'dist-workers/**',
+      'public/sw.js',
       'docs/**',
       'test-results/**',
       'next-env.d.ts',

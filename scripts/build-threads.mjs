@@ -1,5 +1,5 @@
 // Bundles the server's worker threads to dist-workers/*.cjs, so that they start without the
-// application's bundler and without a TypeScript loader.
+// application's bundler and without a TypeScript loader; and the keeper of the bank's pages to public/sw.js.
 import { build } from 'esbuild';
 
 await build({
@@ -14,4 +14,15 @@ await build({
   format: 'cjs',
   target: 'node20',
   logLevel: 'warning',
+});
+
+await build({
+  entryPoints: { sw: 'sync/keeper/sw.ts' },
+  outdir: 'public',
+  bundle: true,
+  minify: true,
+  format: 'iife',
+  target: 'es2022',
+  logLevel: 'warning',
+  define: { 'process.env.NODE_ENV': '"production"' },
 });

@@ -1,19 +1,8 @@
-import type { OutingLog, Settings } from '../core/log/index';
-import { listBeats } from '../store/index';
-import { readBank } from '../store/index';
+import type { Bank } from '../core/outing/index';
+import { listBeats, readBank } from '../store/index';
 import { book } from './book';
-import { nowMs } from './clock';
+import { clockFixed, nowMs } from './clock';
 import { settings } from './settings';
-
-/** What a device on the bank begins from, beside the beats that it takes along. */
-export interface Bank {
-  /** Number of the newest change in it: the feed goes on from there. */
-  end: number;
-  log: OutingLog;
-  settings: Settings;
-  beats: { id: string; name: string; streamName: string; levels: string[]; level: string }[];
-  nowMs: number;
-}
 
 const DAYS = 3;
 
@@ -35,5 +24,6 @@ export async function bankOf(): Promise<Bank> {
       level: b.plan.surveyedLevel,
     })),
     nowMs: now,
+    clockFixed: clockFixed(),
   };
 }

@@ -1,7 +1,7 @@
 /** The one clock. `PEBBLE_NOW` (ISO instant) fixes it for the demo, end-to-end tests and shots. */
 export function nowMs(): number {
   const fixed = process.env.PEBBLE_NOW;
-  if (fixed === undefined || fixed === '') return Date.now();
+  if (!clockFixed() || fixed === undefined) return Date.now();
   const ms = Date.parse(fixed);
   if (Number.isNaN(ms))
     throw new Error(
@@ -9,3 +9,5 @@ export function nowMs(): number {
     );
   return ms;
 }
+
+export const clockFixed = (): boolean => (process.env.PEBBLE_NOW ?? '') !== '';

@@ -34,8 +34,8 @@ export {
   phonesInBook,
 } from './phones';
 export { feedEndOfBook, feedSince } from './feed';
-export { bankOf, type Bank } from './bank';
-export { takeAlong, type PackJob } from './take-along';
+export { bankOf } from './bank';
+export { takeAlong } from './take-along';
 export {
   keepOuting,
   keepReading,

@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import { fitHome } from '../core/lies/index';
 import { fnv1a64 } from '../core/grid/index';
 import { CONSTANTS_HASH, homeTrials } from '../core/log/index';
-import type { BeatPack, PackOrder } from '../core/outing/index';
+import type { BeatPack, PackJob, PackOrder } from '../core/outing/index';
 import { decodeFlow, FINE_CELL_M, flowInputHash } from '../core/water/index';
 import { findBeat, findFlow, findPack, listMarks, listTries, putPack } from '../store/index';
 import type { PackNews } from '../workers/pack-beat.thread';
@@ -13,10 +13,6 @@ import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
 import { settings } from './settings';
 import { requestSolve, solveJobs } from './solver';
-
-/** How far a beat is on its way to the phone. */
-export type PackJob =
-  { state: 'solving' | 'packing'; progress: number } | { state: 'done'; pack: BeatPack };
 
 const THREAD = 'dist-workers/pack-beat.cjs';
 /** What was worked out in the same quarter of an hour, from the same book, is the same. */

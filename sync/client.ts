@@ -1,4 +1,14 @@
-import type { KeptRead, Outing, Reading, Settings } from '../core/log/index';
+import type {
+  KeptRead,
+  LogChange,
+  Mark,
+  Outing,
+  Reading,
+  Settings,
+  Try,
+  TryEvent,
+} from '../core/log/index';
+import type { Bank, PackJob } from '../core/outing/index';
 
 /** What the server said: a value, or why not, in a sentence for a person. */
 export type Reply<T> =
@@ -78,16 +88,35 @@ const v1 = (path: string) => `/api/v1${path}`;
 /** One change that must last: held on the device until the server has it. Repeating it is harmless. */
 export interface QueuedRequest {
   /** What it is, for a person to know it by. */
-  kind: 'fish' | 'ring' | 'quick read' | 'setting' | 'outing' | 'reading' | 'try' | 'press';
+  kind:
+    | 'fish'
+    | 'ring'
+    | 'quick read'
+    | 'setting'
+    | 'outing'
+    | 'reading'
+    | 'try'
+    | 'press'
+    | 'photograph';
   method: 'PUT' | 'DELETE';
   path: string;
   body?: Record<string, unknown>;
+  /** Instead of a body: a picture. */
+  bytes?: Blob;
+  /** What it means for the log: kept beside it, so that this device knows it before the book does. */
+  change?: LogChange;
 }
-const put = (kind: QueuedRequest['kind'], path: string, body: object): QueuedRequest => ({
+const put = (
+  kind: QueuedRequest['kind'],
+  path: string,
+  body: object,
+  change?: LogChange,
+): QueuedRequest => ({
   kind,
   method: 'PUT',
   path: v1(path),
   body: body as Record<string, unknown>,
+  ...(change && { change }),
 });
 const del = (kind: QueuedRequest['kind'], path: string): QueuedRequest => ({
   kind,
@@ -112,9 +141,48 @@ export const changes = {
     put('press', `/tries/${tryId}/events/${id}`, body),
 };
 
+/** What happens on the bank: sent like every change, and known to this device's own log at once. */
+export const logged = {
+  outing({ id, ...body }: Outing): QueuedRequest {
+    return put('outing', `/outings/${id}`, body, { kind: 'outing', outing: { id, ...body } });
+  },
+  reading({ id, ...body }: Reading): QueuedRequest {
+    return put('reading', `/readings/${id}`, body, { kind: 'reading', reading: { id, ...body } });
+  },
+  dropReading: (id: string): QueuedRequest => ({
+    ...changes.dropReading(id),
+    change: { kind: 'reading-dropped', id },
+  }),
+  attempt(attempt: Omit<Try, 'events'>, outing: Outing): QueuedRequest {
+    const { id, outingId: _o, ...body } = attempt;
+    return put('try', `/tries/${id}`, { ...body, outing }, { kind: 'try', attempt });
+  },
+  event(tryId: string, { id, ...body }: TryEvent): QueuedRequest {
+    const change: LogChange = { kind: 'event', tryId, event: { id, ...body } };
+    return put('press', `/tries/${tryId}/events/${id}`, body, change);
+  },
+  photo: (id: string, bytes: Blob): QueuedRequest => ({
+    kind: 'photograph',
+    method: 'PUT',
+    path: v1(`/photos/${id}`),
+    bytes,
+  }),
+  mark(beatId: string, mark: Mark): QueuedRequest {
+    const { id, history: _h, ...body } = mark;
+    return put('fish', `/marks/${id}`, { beatId, ...body }, { kind: 'mark', beatId, mark });
+  },
+};
+
 /** Sends what the queue holds. */
-export const sendQueued = ({ method, path, body }: QueuedRequest): Promise<Reply<unknown>> =>
-  json({ method, path, ...(body !== undefined && { body }) });
+export const sendQueued = ({
+  method,
+  path,
+  body,
+  bytes,
+}: QueuedRequest): Promise<Reply<unknown>> => {
+  const sent = bytes ?? body;
+  return json({ method, path, ...(sent !== undefined && { body: sent }) });
+};
 
 export interface SolveJob {
   hash: string;
@@ -173,6 +241,20 @@ export const api = {
     ),
   saveFlow: (hash: string, beatId: string, bytes: ArrayBuffer) =>
     json<null>({ method: 'PUT', path: v1(`/flows/${hash}?beat=${beatId}`), body: bytes }),
+  bank: () => json<Bank>({ method: 'GET', path: v1('/bank') }),
+  pack: (beatId: string, level: string) =>
+    json<PackJob>({
+      method: 'GET',
+      path: v1(`/beats/${beatId}/pack?level=${encodeURIComponent(level)}`),
+    }),
+  picture: (beatId: string, level: string, theme: 'light' | 'dim') =>
+    request(
+      {
+        method: 'GET',
+        path: v1(`/beats/${beatId}/picture?theme=${theme}&level=${encodeURIComponent(level)}`),
+      },
+      (r) => r.blob(),
+    ),
   solves: () => json<SolveJob[]>({ method: 'GET', path: v1('/solves') }),
   requestSolve: (beatId: string, level: string) =>
     json<SolveJob>({ method: 'POST', path: v1('/solves'), body: { beatId, level } }),

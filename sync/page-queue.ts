@@ -5,7 +5,7 @@ import { openQueueDb } from './queue-store';
 /** The queue as a page holds it: what is posted, how it stands, and who listens. */
 export interface PageQueue extends Pick<
   Queue,
-  'post' | 'flush' | 'sendAgain' | 'throwAway' | 'wouldLose'
+  'post' | 'flush' | 'sendAgain' | 'throwAway' | 'wouldLose' | 'journal' | 'forget'
 > {
   get(): QueueReport;
   subscribe(listener: () => void): () => void;
@@ -33,7 +33,9 @@ export function pageQueue(): PageQueue {
 }
 
 const NO_QUEUE: PageQueue = {
-  post: async () => {},
+  post: async () => false,
+  journal: async () => [],
+  forget: async () => {},
   flush: async () => {},
   sendAgain: async () => {},
   throwAway: async () => {},

@@ -1,8 +1,9 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { LogChange } from '../core/log/index';
 import type { QueuedRequest } from './client';
 
 /** A request as it is held: `seq` is its place in the line of this device. */
-export interface HeldRequest extends QueuedRequest {
+export interface HeldRequest extends Omit<QueuedRequest, 'change'> {
   seq: number;
   /** How often the server failed over it. */
   failures: number;
@@ -14,17 +15,29 @@ export interface RefusedRequest extends HeldRequest {
   field: string | null;
 }
 
+/** What a request means for the log, under the request's number; it outlives the request until the book has told it back. */
+export interface JournalRow {
+  seq: number;
+  change: LogChange;
+  /** The book has it. */
+  sent: boolean;
+}
+
 interface QueueSchema extends DBSchema {
   requests: { key: number; value: Omit<HeldRequest, 'seq'> & { seq?: number } };
   refused: { key: number; value: RefusedRequest };
+  journal: { key: number; value: JournalRow };
 }
 export type QueueDb = IDBPDatabase<QueueSchema>;
 
 export const openQueueDb = (name = 'pebble-lane'): Promise<QueueDb> =>
-  openDB<QueueSchema>(name, 1, {
-    upgrade(db) {
-      db.createObjectStore('requests', { keyPath: 'seq', autoIncrement: true });
-      db.createObjectStore('refused', { keyPath: 'seq' });
+  openDB<QueueSchema>(name, 2, {
+    upgrade(db, before) {
+      if (before < 1) {
+        db.createObjectStore('requests', { keyPath: 'seq', autoIncrement: true });
+        db.createObjectStore('refused', { keyPath: 'seq' });
+      }
+      db.createObjectStore('journal', { keyPath: 'seq' });
     },
     // A newer page wants to change the store: make room, the next use opens it again.
     blocking: (_old, _new, event) => (event.target as IDBDatabase).close(),
@@ -32,10 +45,26 @@ export const openQueueDb = (name = 'pebble-lane'): Promise<QueueDb> =>
 
 const held = { durability: 'strict' } as const;
 
-/** Resolves once the disk has it. Rejects when the device is full or denies it. */
-export async function addRequest(db: QueueDb, request: QueuedRequest): Promise<void> {
-  const tx = db.transaction('requests', 'readwrite', held);
-  await Promise.all([tx.store.add({ ...request, failures: 0 }), tx.done]);
+/** Resolves once the disk has it, request and record together. Rejects when the device is full or denies it. */
+export async function addRequest(
+  db: QueueDb,
+  { change, ...request }: QueuedRequest,
+): Promise<void> {
+  const tx = db.transaction(['requests', 'journal'], 'readwrite', held);
+  const add = async () => {
+    const seq = await tx.objectStore('requests').add({ ...request, failures: 0 });
+    if (change) await tx.objectStore('journal').add({ seq, change, sent: false });
+  };
+  await Promise.all([add(), tx.done]);
+}
+
+/** What this device has recorded and the book has not told back yet, oldest first. */
+export const journalRows = (db: QueueDb): Promise<JournalRow[]> => db.getAll('journal');
+
+/** The book has told these back: they need not be remembered here any more. */
+export async function forgetJournal(db: QueueDb, seqs: readonly number[]): Promise<void> {
+  const tx = db.transaction('journal', 'readwrite', held);
+  await Promise.all([...seqs.map((seq) => tx.store.delete(seq)), tx.done]);
 }
 
 export async function firstRequest(db: QueueDb): Promise<HeldRequest | null> {
@@ -43,7 +72,16 @@ export async function firstRequest(db: QueueDb): Promise<HeldRequest | null> {
   return (cursor?.value as HeldRequest | undefined) ?? null;
 }
 
-export const dropRequest = (db: QueueDb, seq: number) => db.delete('requests', seq);
+/** The book has it: out of the line, and marked so in the journal. */
+export async function dropRequest(db: QueueDb, seq: number): Promise<void> {
+  const tx = db.transaction(['requests', 'journal'], 'readwrite', held);
+  const mark = async () => {
+    await tx.objectStore('requests').delete(seq);
+    const row = await tx.objectStore('journal').get(seq);
+    if (row) await tx.objectStore('journal').put({ ...row, sent: true });
+  };
+  await Promise.all([mark(), tx.done]);
+}
 
 export const keepRow = (db: QueueDb, row: HeldRequest) => db.put('requests', row);
 
@@ -63,22 +101,37 @@ export async function moveBack(
   seq: number,
   body: Record<string, unknown> | undefined,
 ): Promise<boolean> {
-  const tx = db.transaction(['requests', 'refused'], 'readwrite', held);
+  const tx = db.transaction(['requests', 'refused', 'journal'], 'readwrite', held);
   const row = await tx.objectStore('refused').get(seq);
   if (row) {
-    const { kind, method, path } = row;
+    const { kind, method, path, bytes } = row;
     const now = body ?? row.body;
-    await Promise.all([
-      tx.objectStore('refused').delete(seq),
-      tx
-        .objectStore('requests')
-        .add({ kind, method, path, failures: 0, ...(now && { body: now }) }),
-    ]);
+    await tx.objectStore('refused').delete(seq);
+    const next = await tx.objectStore('requests').add({
+      kind,
+      method,
+      path,
+      failures: 0,
+      ...(now && { body: now }),
+      ...(bytes && { bytes }),
+    });
+    const known = await tx.objectStore('journal').get(seq);
+    if (known) {
+      await tx.objectStore('journal').delete(seq);
+      await tx.objectStore('journal').put({ ...known, seq: next });
+    }
   }
   await tx.done;
   return row !== undefined;
 }
 
-export const throwRefusedAway = (db: QueueDb, seq: number) => db.delete('refused', seq);
+export async function throwRefusedAway(db: QueueDb, seq: number): Promise<void> {
+  const tx = db.transaction(['refused', 'journal'], 'readwrite', held);
+  await Promise.all([
+    tx.objectStore('refused').delete(seq),
+    tx.objectStore('journal').delete(seq),
+    tx.done,
+  ]);
+}
 export const countRequests = (db: QueueDb) => db.count('requests');
 export const listRefused = (db: QueueDb) => db.getAll('refused');

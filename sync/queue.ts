@@ -4,12 +4,15 @@ import {
   countRequests,
   dropRequest,
   firstRequest,
+  forgetJournal,
+  journalRows,
   keepRow,
   listRefused,
   moveBack,
   moveToRefused,
   throwRefusedAway,
   type HeldRequest,
+  type JournalRow,
   type QueueDb,
   type RefusedRequest,
 } from './queue-store';
@@ -84,7 +87,7 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
     return telling;
   }
 
-  async function keep(request: QueuedRequest): Promise<void> {
+  async function keep(request: QueuedRequest): Promise<boolean> {
     const db = await opening;
     // Behind what could not be kept, nothing is kept either: the order of presses is the order sent.
     const kept =
@@ -94,7 +97,11 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
             () => false,
           )
         : false;
-    if (!kept) unkept = [...unkept, { ...request, seq: --unkeptSeq, failures: 0 }];
+    if (!kept) {
+      const { change: _c, ...plain } = request;
+      unkept = [...unkept, { ...plain, seq: --unkeptSeq, failures: 0 }];
+    }
+    return kept;
   }
 
   /** Sends until the line is empty or the server cannot be had. Under the lock. */
@@ -176,13 +183,24 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
   }
 
   return {
-    /** Resolves once it is kept on the device (or known not to be). */
-    async post(request: QueuedRequest): Promise<void> {
-      writes = writes.then(() => keep(request));
-      await writes;
+    /** Resolves once it is kept on the device (true), or known not to be (false). */
+    async post(request: QueuedRequest): Promise<boolean> {
+      const mine = writes.then(() => keep(request));
+      writes = mine.then(() => undefined);
+      const kept = await mine;
       announce();
       await tell();
       void drain();
+      return kept;
+    },
+    /** What this device has recorded and the book has not told back yet, oldest first. */
+    async journal(): Promise<JournalRow[]> {
+      const db = await opening;
+      return db ? journalRows(db) : [];
+    },
+    async forget(seqs: readonly number[]): Promise<void> {
+      const db = await opening;
+      if (db && seqs.length > 0) await forgetJournal(db, seqs);
     },
     /** What waits is sent now: the page has come, or the network has come back. */
     flush(): Promise<void> {
@@ -197,10 +215,10 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
     async sendAgain(seq: number, body?: Record<string, unknown>): Promise<void> {
       const here = refusedHere.find((r) => r.seq === seq);
       if (here) {
-        const { kind, method, path } = here;
+        const { kind, method, path, bytes } = here;
         const now = body ?? here.body;
         refusedHere = refusedHere.filter((r) => r.seq !== seq);
-        await keep({ kind, method, path, ...(now && { body: now }) });
+        await keep({ kind, method, path, ...(now && { body: now }), ...(bytes && { bytes }) });
       } else {
         const db = await opening;
         if (db) await moveBack(db, seq, body);

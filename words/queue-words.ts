@@ -15,6 +15,7 @@ const NAMES: Record<string, string> = {
   outing: 'An outing',
   reading: 'A reading',
   try: 'A try begun',
+  photograph: 'A photograph',
 };
 
 /** What a change is, for a person to know it by: "Missed", "A fish marked". */

@@ -57,7 +57,7 @@ function setUp(more: Partial<WorkspaceState> = {}) {
     engine: {
       quickShot: async () => ({ ...shot, lay: { kind: 'straight' } }) as Shot,
     } as Partial<Engine> as Engine,
-    queue: { post: async (l) => void letters.push(l) },
+    queue: { post: async (l) => letters.push(l) > 0 },
     now: () => (clock += 1000),
     push: () => window.history.pushState(null, '', link()),
     replace: () => window.history.replaceState(null, '', link()),

@@ -153,6 +153,7 @@ export const eventSchema = object({
   fly: text('The fly', 80),
   note: text('The note', 500),
   undoes: text('The event taken back', 64),
+  of: text('The event that is spoken of', 64),
 }).noUnknown();
 
 const figure = (what: string, key: keyof typeof SETTING_RANGE) =>
@@ -212,6 +213,7 @@ export const settingsSchema = object({
   })
     .default(undefined)
     .noUnknown(),
+  keepLimit: figure('Fish you may keep', 'keepLimit').integer('Fish you may keep must be a whole number.'),
   localNotes: string().max(2000, 'Your local notes must be at most 2000 letters.'),
   prey: oneOf('What drifts', ['mixed', 'small', 'large'] as const),
   sharpen: oneOf('Sharpening', ['by-itself', 'when-asked']),

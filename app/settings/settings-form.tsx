@@ -186,6 +186,26 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
         />
       </Row>
       <NoticingRows now={now.noticing} defaults={defaults.noticing} change={change} />
+      <h2>Keeping fish</h2>
+      <Row
+        why="How many you may take home in a day where your local rules allow it; the log counts against it. 0: all go back. Local rules decide, not this figure."
+        changed={now.keepLimit !== defaults.keepLimit}
+        back="Back to all back"
+        onBack={() => void change({ keepLimit: defaults.keepLimit })}
+      >
+        <FigureField
+          id="keepLimit"
+          label="Fish you may keep in a day"
+          unit=""
+          value={String(now.keepLimit)}
+          parse={(text) => {
+            const [min, max, unit] = SETTING_RANGE.keepLimit;
+            const read = parseFigure(text, { what: 'Fish you may keep', min, max, unit });
+            return read.ok ? { ok: true, value: Math.round(read.value) } : read;
+          }}
+          onKeep={(keepLimit) => void change({ keepLimit })}
+        />
+      </Row>
       <h2>Your local notes</h2>
       <Row
         why="Rules, closures, seasons and warnings of your waters, in your words. They stand beside the cautions of every way; the program knows none of them by itself."

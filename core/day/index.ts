@@ -9,3 +9,4 @@ export {
   type HeatRule,
   type HeatSchool,
 } from './heat';
+export { simulatedInstruments, type InstrumentLine } from './simulated-instruments';

@@ -67,6 +67,31 @@ it('does not depend on the order in which events arrive (seeded properties)', ()
   );
 });
 
+it('what is said afterwards of an event holds for it, until it is taken back', () => {
+  const events = [
+    event(1, 'hook'),
+    event(2, 'landing'),
+    event(3, 'more', { of: 'e2', lengthCm: 31, species: 'brown' }),
+    event(4, 'more', { of: 'e2', lengthCm: 30 }),
+  ];
+  const fold = foldTry('x', events);
+  expect(fold).toMatchObject({ state: 'landed', landedCm: 30, casts: 1 });
+  expect(fold.timeline).toHaveLength(2);
+  expect(fold.timeline[1]!.event).toMatchObject({
+    code: 'landing',
+    lengthCm: 30,
+    species: 'brown',
+  });
+  const back = foldTry('x', [...events, event(5, 'undo', { undoes: 'e4' })]);
+  expect(back.landedCm).toBe(31);
+  expect(back.last?.id).toBe('e3');
+});
+
+it('a fish left is a try that is over', () => {
+  expect(foldTry('x', [event(1, 'cast'), event(2, 'leave')]).state).toBe('left');
+  expect(possibleEvents('left')).toEqual([]);
+});
+
 it('offers landing only for a hooked fish', () => {
   expect(possibleEvents('hooked')).toEqual(['landing', 'loss', 'foul']);
   expect(possibleEvents('open')).not.toContain('landing');

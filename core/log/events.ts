@@ -19,6 +19,9 @@ export const EVENT_CODES = [
   'other-species',
   'foul',
   'let-be',
+  'leave',
+  // Said afterwards of an event before it.
+  'more',
   'undo',
 ] as const;
 export type EventCode = (typeof EVENT_CODES)[number];
@@ -42,6 +45,8 @@ export const EVENT_WORDS: Record<EventCode, string> = {
   'other-species': 'Another kind took',
   foul: 'Foul-hooked',
   'let-be': 'Let be, too small',
+  leave: 'Left it',
+  more: 'Said more',
   undo: 'Take it back',
 };
 
@@ -111,10 +116,12 @@ export interface TryEvent extends Catch {
   note?: string;
   /** undo: the event taken back. */
   undoes?: string;
+  /** more: the event that this is said of; what is told here holds for it. */
+  of?: string;
 }
 
 export type TryState =
-  'open' | 'hooked' | 'landed' | 'lost' | 'put down' | 'foul-hooked' | 'let be';
+  'open' | 'hooked' | 'landed' | 'lost' | 'put down' | 'foul-hooked' | 'let be' | 'left';
 
 /** States that end a try. */
 export const isOver = (state: TryState): boolean => state !== 'open' && state !== 'hooked';
@@ -161,10 +168,18 @@ export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold 
     timeline: [],
     last: null,
   };
-  for (const event of ordered) {
-    const gone = undone.has(event.id);
-    if (event.code !== 'undo') fold.timeline.push({ event, undone: gone });
-    if (gone || event.code === 'undo') continue;
+  const told = detailsSaid(ordered, undone);
+  for (const plain of ordered) {
+    const gone = undone.has(plain.id);
+    if (plain.code === 'undo') continue;
+    if (plain.code === 'more') {
+      if (!gone) fold.last = plain;
+      continue;
+    }
+    const more = told.get(plain.id);
+    const event = more ? { ...plain, ...more } : plain;
+    fold.timeline.push({ event, undone: gone });
+    if (gone) continue;
     fold.last = event;
     if (IS_A_CAST[event.code]) fold.casts++;
     if (event.code === 'hook') fold.state = 'hooked';
@@ -172,6 +187,7 @@ export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold 
     if (event.code === 'spook') fold.state = 'put down';
     if (event.code === 'foul') fold.state = 'foul-hooked';
     if (event.code === 'let-be') fold.state = 'let be';
+    if (event.code === 'leave') fold.state = 'left';
     if (event.code === 'change' && event.fly) fold.fly = event.fly;
     if (event.code === 'landing') {
       fold.state = 'landed';
@@ -181,10 +197,33 @@ export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold 
   return fold;
 }
 
+/** What was said afterwards of each event, the later over the earlier. */
+function detailsSaid(
+  ordered: readonly TryEvent[],
+  undone: ReadonlySet<string>,
+): Map<string, Partial<TryEvent>> {
+  const out = new Map<string, Partial<TryEvent>>();
+  for (const e of ordered) {
+    if (e.code !== 'more' || e.of === undefined || undone.has(e.id)) continue;
+    const {
+      id: _i,
+      device: _d,
+      seq: _s,
+      code: _c,
+      clientMs: _m,
+      zoneOffsetMin: _z,
+      of,
+      ...said
+    } = e;
+    out.set(of, { ...out.get(of), ...said });
+  }
+  return out;
+}
+
 /** Which buttons make sense now: a fish is landed or lost only once it has taken. */
 export function possibleEvents(state: TryState): EventCode[] {
   if (state === 'hooked') return ['landing', 'loss', 'foul'];
-  if (state === 'landed' || state === 'foul-hooked' || state === 'let be') return [];
+  if (isOver(state) && state !== 'lost' && state !== 'put down') return [];
   return [
     ...(['cast', 'look', 'refusal', 'miss', 'hook', 'spook', 'change', 'rest'] as const),
     ...(['snag', 'fly-lost', 'weed', 'bottom', 'other-species', 'let-be'] as const),

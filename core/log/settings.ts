@@ -59,6 +59,8 @@ export interface Settings {
   polarised: boolean;
   /** How readily a fish notices: our guesses until the angler's own log says better. */
   noticing: Noticing;
+  /** Fish a day that the angler may keep where local rules allow it; 0: all go back. */
+  keepLimit: number;
   /** Rules, closures and warnings of the angler's own waters, in their own words. */
   localNotes: string;
   /** Whether a small beat is solved again at 10 cm once its water is ready. */
@@ -101,6 +103,7 @@ export const DEFAULT_SETTINGS: Settings = {
   windFrom: 'unknown',
   polarised: true,
   noticing: { ...NOTICE, tauS: ALARM.tauS, footfall: ALARM.footfall },
+  keepLimit: 0,
   localNotes: '',
   sharpen: 'by-itself',
   solveOn: 'best',
@@ -123,6 +126,7 @@ export const SETTING_RANGE: Record<NumberKey, readonly [min: number, max: number
   fishLengthCm: [8, 60, 'cm'],
   turbidityNtu: [0, 200, 'NTU'],
   windMps: [0, 20, 'm/s'],
+  keepLimit: [0, 20, 'fish'],
 };
 
 export const NOTICING_RANGE: Record<

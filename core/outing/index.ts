@@ -16,3 +16,4 @@ export {
   type PackShot,
   type PackTarget,
 } from './beat-pack';
+export type { Bank, HeldPack, PackJob } from './bank';

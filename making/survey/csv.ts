@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { BeatPlan, FeatureOf, Station } from '../../core/formats/index';
 import { featuresOf } from '../../core/formats/index';
+import { csvRows, type CsvRow as Row } from '../../words/csv-rows';
 
 /** CSV (RFC 4180) of soundings and sections, metres and m/s, in and out. */
 
@@ -29,48 +30,6 @@ const LIMITS: Record<string, Limits> = {
   offset: { min: 0, max: 100, unit: 'm' },
   speed: { min: -5, max: 5, unit: 'm/s' },
 };
-
-interface Row {
-  line: number;
-  cells: Record<string, string>;
-}
-
-/** Rows by named column; null with the one sentence that says why the file as a whole cannot be read. */
-function readRows(
-  text: string,
-  columns: readonly string[],
-): { rows: Row[]; problems: string[] } | { whole: string } {
-  const needed = columns.join(', ');
-  if (text.trim() === '')
-    return { whole: `The file is empty. Its first line must name the columns ${needed}.` };
-  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
-  const header = (parsed.data[0] ?? []).map((h) => h.trim().toLowerCase());
-  const missing = columns.filter((c) => !header.includes(c));
-  if (missing.length > 0)
-    return {
-      whole: `The columns are ${header.map((h) => `"${h}"`).join(', ')}; ${missing.join(' and ')} ${missing.length > 1 ? 'are' : 'is'} missing. Needed: ${needed}${columns.includes('depth') ? ', and speed if it was taken' : ''}.`,
-    };
-  const body = parsed.data.slice(1);
-  if (body.length === 0)
-    return { whole: 'The file names its columns but holds no line below them.' };
-  const rows: Row[] = [];
-  const problems: string[] = [];
-  body.forEach((cells, i) => {
-    const line = i + 2;
-    if (cells.length > header.length) {
-      const comma = parsed.meta.delimiter === ',';
-      problems.push(
-        `Line ${line} has ${cells.length} values for ${header.length} columns${comma ? ': a decimal comma in a file that separates with commas? Write 0.45, or separate with semicolons' : ''}.`,
-      );
-      return;
-    }
-    rows.push({
-      line,
-      cells: Object.fromEntries(header.map((h, c) => [h, (cells[c] ?? '').trim()])),
-    });
-  });
-  return { rows, problems };
-}
 
 /** A number of a row, or the sentence that says what is wrong with it. Decimal comma is understood. */
 function figure(row: Row, column: string): number | string {
@@ -101,7 +60,7 @@ function figures(row: Row, columns: readonly string[]): Record<string, number> |
 }
 
 export function soundingsFromCsv(text: string): CsvResult<Sounding> {
-  const read = readRows(text, SOUNDING_COLUMNS);
+  const read = csvRows(text, SOUNDING_COLUMNS);
   if ('whole' in read) return { good: [], problems: [read.whole] };
   const out: CsvResult<Sounding> = { good: [], problems: read.problems };
   for (const row of read.rows) {
@@ -122,7 +81,7 @@ export function soundingsFromCsv(text: string): CsvResult<Sounding> {
 
 /** Stations of one tape: offset, depth and, if taken, speed. Offsets must grow. */
 export function stationsFromCsv(text: string): CsvResult<Station> {
-  const read = readRows(text, STATION_COLUMNS);
+  const read = csvRows(text, STATION_COLUMNS);
   if ('whole' in read) return { good: [], problems: [read.whole] };
   const out: CsvResult<Station> = { good: [], problems: read.problems };
   for (const row of read.rows) takeStation(row, out);
@@ -154,7 +113,7 @@ function takeStation(row: Row, out: CsvResult<Station>): void {
  * belong together, in order along the tape.
  */
 export function sectionsFromCsv(text: string): CsvResult<Section> {
-  const read = readRows(text, SECTION_COLUMNS);
+  const read = csvRows(text, SECTION_COLUMNS);
   if ('whole' in read) return { good: [], problems: [read.whole] };
   const out: CsvResult<Section> = { good: [], problems: read.problems };
   const tapes = new Map<string, Row[]>();

@@ -236,6 +236,7 @@ const END_WORDS: Record<PastRow['fold']['state'], string> = {
   'put down': 'put down',
   'foul-hooked': 'foul-hooked',
   'let be': 'let be',
+  left: 'left',
 };
 
 /** Tries that are over, as a table; the one that is opened tells what happened. */

@@ -1,0 +1,27 @@
+import type { OutingLog, Settings } from '../log/index';
+import type { BeatPack } from './beat-pack';
+
+/** What a device on the bank begins from, beside the beats that it takes along. */
+export interface Bank {
+  /** Number of the newest change in it: the feed goes on from there. */
+  end: number;
+  log: OutingLog;
+  settings: Settings;
+  beats: { id: string; name: string; streamName: string; levels: string[]; level: string }[];
+  nowMs: number;
+  /** The book's clock stands still (demo, tests): the device follows it instead of its own. */
+  clockFixed: boolean;
+}
+
+/** How far a beat is on its way to the bank. */
+export type PackJob =
+  { state: 'solving' | 'packing'; progress: number } | { state: 'done'; pack: BeatPack };
+
+/** A beat as a device holds it: what was worked out, and its water in both lights, as data addresses. */
+export interface HeldPack {
+  beatId: string;
+  pack: BeatPack;
+  picture: { light: string; dim: string };
+  bytes: number;
+  takenMs: number;
+}

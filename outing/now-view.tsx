@@ -1,0 +1,323 @@
+'use client';
+
+import { useState } from 'react';
+import { heatAt } from '../core/day/index';
+import { lastReading, ofOuting, openTry, tallyOf, warmingCph, foldTry } from '../core/log/index';
+import type { HeldPack, PackTarget } from '../core/outing/index';
+import { clockText, formatTemp } from '../core/units/index';
+import { Button, ButtonLink } from '../ui/button';
+import { layName } from '../words/cast-words';
+import { onwardWords, standTitle, stopWords, targetWords } from '../words/outing-words';
+import { inHundred, lieName } from '../words/words';
+import { fishNumber, nextTarget, targetsNow, workedIds } from './next-thing';
+import { READING_HOLDS_MS } from './outing-actions';
+import { keptWords, type OutingShared } from './shared';
+import { goTo } from './use-bank';
+import { frameRound, WaterPicture } from './water-picture';
+import css from './outing.module.css';
+
+const PLAN = { width: 390, height: 250 } as const;
+const LEAST_M = 11;
+/** A place is worked with so many casts, then one goes on (common practice). */
+const CASTS = 3;
+
+/** The hour, the water, when to stop, and the one next thing. */
+export function NowView({ marking, ...shared }: OutingShared & { marking: boolean }) {
+  const { view, now, outing, tries, actions } = shared;
+  const settings = view.bank?.settings;
+  const units = settings?.units ?? 'metric';
+  const [beatId, setBeatId] = useState<string | null>(null);
+  const [passed, setPassed] = useState<ReadonlySet<string>>(new Set());
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const newest = [...view.packs].sort((a, b) => b.takenMs - a.takenMs)[0] ?? null;
+  const held = view.packs.find((p) => p.beatId === beatId) ?? newest;
+  const { readings } = outing ? ofOuting(view.log, outing.id) : { readings: [] };
+  const read = lastReading(readings, 'waterTempC');
+  const fresh = read !== null && now - read.takenMs < READING_HOLDS_MS;
+  const tempC = read?.waterTempC ?? settings?.waterTempC ?? null;
+  const heat = heatAt(tempC, {
+    school: settings?.methods.heat ?? 'kinder',
+    species: settings?.species ?? 'brown',
+    legalC: settings?.legalLimitC ?? null,
+  });
+  const warming = warmingCph(readings);
+  const stop = stopWords(heat, tempC, warming, units);
+  const going = openTry(tries);
+  const targets = held ? targetsNow(held.pack, view.log) : [];
+  const worked = workedIds(tries);
+  const proposed = nextTarget(targets, worked, passed);
+  const next = targets.find((t) => t.id === chosenId && !passed.has(t.id)) ?? proposed;
+  const nameOf = (t: PackTarget | null) =>
+    targetWords(t, t && held ? fishNumber(t, view.log, held.beatId) : null, lieName);
+  const open = (target: PackTarget) => {
+    const id = actions.openTry({ kind: 'target', pack: held!.pack, target }, '');
+    goTo(`try/${id}`);
+  };
+  return (
+    <main className={css.now}>
+      <header className={css.head}>
+        <div>
+          <p className={css.hour}>
+            {clockText(now, outing?.timeZone ?? held?.pack.timeZone ?? undefined)}
+          </p>
+          <p>{held?.pack.name ?? 'No beat taken along'}</p>
+        </div>
+        <a href="#/readings" className={css.reading} data-old={fresh ? undefined : ''}>
+          <span className={css.hour}>{tempC === null ? '? °' : formatTemp(tempC, units)}</span>
+          <span>
+            {read
+              ? `read ${clockText(read.takenMs, outing?.timeZone)}${warming !== null && fresh ? `, ${warming >= 0 ? 'rising' : 'falling'} ${formatRate(warming, units)} an hour` : fresh ? '' : ', read it again'}`
+              : tempC === null
+                ? 'read the water'
+                : 'from the book, read it'}
+          </span>
+        </a>
+      </header>
+      <p
+        className={css.stop}
+        data-kind={stop.kind}
+        role={stop.kind === 'caution' ? 'alert' : undefined}
+      >
+        <strong>{stop.strong}</strong> {stop.rest}
+      </p>
+      {held && (
+        <Plan
+          held={held}
+          targets={targets}
+          next={next}
+          worked={worked}
+          shared={shared}
+          marking={marking}
+          onTarget={(t) => (t.id === next?.id ? open(t) : setChosenId(t.id))}
+        />
+      )}
+      {marking ? (
+        <section className={css.words} aria-live="polite">
+          <h1>Tap where it lay.</h1>
+          <p>
+            <Button voice="plain" onClick={() => goTo('now')}>
+              Not now
+            </Button>
+          </p>
+        </section>
+      ) : (
+        <NextWords
+          held={held}
+          next={next}
+          targets={targets}
+          name={nameOf(next)}
+          units={units}
+          isHot={heat.kind === 'none' || heat.kind === 'stop'}
+          after={next ? nextTarget(targets, new Set([...worked, next.id]), passed) : null}
+          onPass={() => next && setPassed((all) => new Set([...all, next.id]))}
+        />
+      )}
+      {going ? (
+        <Button voice="bare" className={css.primary} onClick={() => goTo(`try/${going.id}`)}>
+          Go on: cast {foldTry(going.fly, going.events).casts + 1}
+        </Button>
+      ) : (
+        <Button
+          voice="bare"
+          className={css.primary}
+          onClick={() =>
+            next
+              ? open(next)
+              : goTo(`try/${actions.openTry({ kind: 'here', beatId: held?.beatId ?? null }, '')}`)
+          }
+        >
+          Cast here
+          {next && <small>{nameOf(next)}</small>}
+        </Button>
+      )}
+      <div className={css.halves}>
+        <Button voice="bare" onClick={() => goTo('mark')} disabled={!held}>
+          Fish seen
+        </Button>
+        <ButtonLink voice="bare" href="/read">
+          A place
+          <small>quick read</small>
+        </ButtonLink>
+      </div>
+      <Foot {...shared} beats={view.packs} heldId={held?.beatId ?? null} onBeat={setBeatId} />
+    </main>
+  );
+}
+
+const formatRate = (cph: number, units: 'metric' | 'us') =>
+  units === 'us' ? `${Math.abs((cph * 9) / 5).toFixed(1)} °F` : `${Math.abs(cph).toFixed(1)} °C`;
+
+function Plan({
+  held,
+  targets,
+  next,
+  worked,
+  shared,
+  marking,
+  onTarget,
+}: {
+  held: HeldPack;
+  targets: readonly PackTarget[];
+  next: PackTarget | null;
+  worked: ReadonlySet<string>;
+  shared: OutingShared;
+  marking: boolean;
+  onTarget: (t: PackTarget) => void;
+}) {
+  const { view, actions } = shared;
+  const round = next ? [next, ...(next.shot ? [next.shot.stand, next.shot.landing] : [])] : targets;
+  const frame = frameRound(
+    round.length > 0 ? round : [{ xM: held.pack.lengthM / 2, yM: 0 }],
+    PLAN.width / PLAN.height,
+    LEAST_M,
+    held.pack.frame,
+  );
+  return (
+    <WaterPicture
+      held={held}
+      targets={targets}
+      next={next}
+      worked={worked}
+      log={view.log}
+      frame={frame}
+      widthPx={PLAN.width}
+      heightPx={PLAN.height}
+      units={view.bank?.settings.units ?? 'metric'}
+      onTarget={onTarget}
+      onPlace={
+        marking
+          ? (at) => {
+              actions.markFish(held.beatId, at, 0, 'holding');
+              goTo('now');
+            }
+          : null
+      }
+    />
+  );
+}
+
+function NextWords({
+  held,
+  next,
+  targets,
+  name,
+  units,
+  isHot,
+  after,
+  onPass,
+}: {
+  held: HeldPack | null;
+  next: PackTarget | null;
+  targets: readonly PackTarget[];
+  name: string;
+  units: 'metric' | 'us';
+  isHot: boolean;
+  after: PackTarget | null;
+  onPass: () => void;
+}) {
+  if (isHot)
+    return (
+      <section className={css.words}>
+        <h1>Stop for today.</h1>
+        <p>No next stand at this temperature. What you see can still be marked.</p>
+      </section>
+    );
+  if (!held)
+    return (
+      <section className={css.words}>
+        <h1>Nothing planned here.</h1>
+        <p>
+          Read a place, or cast here. <a href="#/take">Take a beat along</a>
+        </p>
+      </section>
+    );
+  if (!next)
+    return (
+      <section className={css.words}>
+        <h1>{targets.length > 0 ? 'All of it is worked.' : 'No place worth a cast was found.'}</h1>
+        <p>
+          <a href="#/take">Take another beat along</a>, or read a place.
+        </p>
+      </section>
+    );
+  return (
+    <section className={css.words}>
+      <h1>{standTitle(next, units)}</h1>
+      <p>
+        {name}
+        {next.shot
+          ? `: ${layName(next.shot.lay).toLowerCase()}, ${inHundred(next.shot.chance.best)} that it gets an honest look. ${CASTS} casts.`
+          : next.noShot
+            ? ': no cast offers an honest look from anywhere you can reach.'
+            : ', marked on the bank: no cast worked out.'}
+      </p>
+      <p>
+        {after && <strong>Then {onwardWords(after.xM - next.xM, units)}. </strong>}
+        <Button voice="plain" onClick={onPass}>
+          Pass it by
+        </Button>
+      </p>
+    </section>
+  );
+}
+
+function Foot({
+  view,
+  now,
+  outing,
+  tries,
+  actions,
+  queue,
+  offline,
+  beats,
+  heldId,
+  onBeat,
+}: OutingShared & {
+  beats: readonly HeldPack[];
+  heldId: string | null;
+  onBeat: (id: string) => void;
+}) {
+  const tally = tallyOf(outing, tries, now);
+  const figures = [
+    [String(tally.touched), 'touched'],
+    [String(tally.taken), 'taken'],
+    [String(tally.missed), 'missed'],
+    [tally.hours.toFixed(1), 'hours'],
+  ] as const;
+  return (
+    <footer className={css.foot}>
+      <dl className={css.tally}>
+        {figures.map(([figure, word]) => (
+          <div key={word}>
+            <dd>{figure}</dd>
+            <dt>{word}</dt>
+          </div>
+        ))}
+      </dl>
+      <p role="status">
+        {keptWords({ view, queue })}
+        {offline === 'denied' && ' This page does not open without a network. '}
+        {view.problem && !view.live && <span className={css.why}> {view.problem}</span>}
+      </p>
+      <nav className={css.ways} aria-label="The outing">
+        <a href="#/tries">What happened</a>
+        <a href="#/readings">Readings</a>
+        <a href="#/take">Taken along</a>
+        {offline === 'denied' && <a href="/api/v1/carry">A file to carry</a>}
+        {outing && (
+          <Button voice="plain" onClick={() => void actions.endOuting(outing)}>
+            End the outing
+          </Button>
+        )}
+        {beats.length > 1 &&
+          beats
+            .filter((b) => b.beatId !== heldId)
+            .map((b) => (
+              <Button voice="plain" key={b.beatId} onClick={() => onBeat(b.beatId)}>
+                To {b.pack.name}
+              </Button>
+            ))}
+      </nav>
+    </footer>
+  );
+}

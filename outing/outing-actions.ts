@@ -1,0 +1,167 @@
+import {
+  EMPTY_SNAPSHOT,
+  foldTry,
+  openOutingAt,
+  readingSaying,
+  writeSnapshot,
+  type Mark,
+  type Outing,
+  type Reading,
+  type Try,
+  type TryEvent,
+} from '../core/log/index';
+import type { BeatPack, PackTarget } from '../core/outing/index';
+import type { Place } from '../core/grid/index';
+import { toCivil, zoneOffsetMin } from '../core/units/index';
+import type { BankKeeper } from '../sync/bank';
+import { changes, logged, type QueuedRequest } from '../sync/client';
+import { clientId } from '../sync/client-id';
+import { eventSource } from '../sync/device';
+
+/** What a try may be opened on. */
+export type Opened =
+  | { kind: 'target'; pack: BeatPack; target: PackTarget }
+  | { kind: 'place'; readId: string; beatId: string | null }
+  | { kind: 'here'; beatId: string | null };
+
+/** What can be done on the bank: each shows at once, is kept on the device, and is sent when it can be. */
+export function createOutingActions(bank: BankKeeper, now: () => number) {
+  const zoneHere = () => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+
+  /** The outing that goes on today; else a new one, with the request that begins it. */
+  function outingNow(zone: string | undefined): { outing: Outing; begins: QueuedRequest[] } {
+    const open = openOutingAt(bank.get().log.outings, now());
+    if (open) return { outing: open, begins: [] };
+    const outing: Outing = {
+      id: clientId(),
+      startMs: now(),
+      endMs: null,
+      timeZone: zone ?? zoneHere(),
+      note: '',
+    };
+    return { outing, begins: [logged.outing(outing)] };
+  }
+
+  function eventNow(t: Try, code: TryEvent['code'], detail: Partial<TryEvent>): TryEvent {
+    const clientMs = now();
+    return {
+      id: clientId(),
+      device: eventSource(),
+      seq: t.events.reduce((most, e) => Math.max(most, e.seq), 0) + 1,
+      code,
+      clientMs,
+      zoneOffsetMin: t.zoneOffsetMin,
+      ...detail,
+    };
+  }
+
+  const tryOf = (id: string) => bank.get().log.tries.find((t) => t.id === id);
+
+  /** The newest reading of the day stands in the record, with the hour of the try itself. */
+  function snapshotNow(opened: Opened, zone: string | undefined): Try['snapshot'] {
+    const { log, bank: book } = bank.get();
+    const said = opened.kind === 'target' ? opened.target.snapshot : EMPTY_SNAPSHOT;
+    const read = [...log.readings]
+      .filter((r) => r.waterTempC !== null && now() - r.takenMs < READING_HOLDS_MS)
+      .sort((a, b) => b.takenMs - a.takenMs)[0];
+    const rated =
+      opened.kind === 'target'
+        ? said.rated
+        : { ...said.rated, species: book?.settings.species ?? null };
+    return writeSnapshot({
+      ...said,
+      rated,
+      hour: toCivil(now(), zone),
+      water: read ? { ...said.water, tempC: read.waterTempC, tempSource: 'read' } : said.water,
+    });
+  }
+
+  return {
+    /** Opens a try; gives its id. */
+    openTry(opened: Opened, fly: string): string {
+      const zone = opened.kind === 'target' ? (opened.pack.timeZone ?? undefined) : undefined;
+      const { outing, begins } = outingNow(zone);
+      const openedMs = now();
+      const attempt: Omit<Try, 'events'> = {
+        id: clientId(),
+        outingId: outing.id,
+        beatId: opened.kind === 'target' ? opened.pack.beatId : opened.beatId,
+        markId: opened.kind === 'target' ? opened.target.markId : null,
+        readId: opened.kind === 'place' ? opened.readId : null,
+        fly,
+        openedMs,
+        zoneOffsetMin: zoneOffsetMin(openedMs, zone ?? zoneHere()),
+        snapshot: snapshotNow(opened, zone),
+      };
+      void bank.record(...begins, logged.attempt(attempt, outing));
+      return attempt.id;
+    },
+    /** One press. Resolves to whether the device has it. */
+    press(tryId: string, code: TryEvent['code'], detail: Partial<TryEvent> = {}): Promise<boolean> {
+      const t = tryOf(tryId);
+      if (!t) return Promise.resolve(false);
+      return bank.record(logged.event(tryId, eventNow(t, code, detail)));
+    },
+    /** Takes the last press back; false when there is none. */
+    takeBack(tryId: string): boolean {
+      const t = tryOf(tryId);
+      const last = t && foldTry(t.fly, t.events).last;
+      if (!t || !last) return false;
+      void bank.record(logged.event(tryId, eventNow(t, 'undo', { undoes: last.id })));
+      return true;
+    },
+    /** A fish that was seen, marked where it lay. */
+    markFish(beatId: string, at: Place, headingRad: number, behaviour: Mark['behaviour']): Mark {
+      const mark: Mark = {
+        id: clientId(),
+        xM: Math.round(100 * at.xM) / 100,
+        yM: Math.round(100 * at.yM) / 100,
+        fishDepthM: 0.3,
+        headingRad,
+        totalLengthCm: bank.get().bank?.settings.fishLengthCm ?? 25,
+        surety: 'likely',
+        behaviour,
+        note: '',
+        photoId: null,
+        seenMs: now(),
+        history: [],
+      };
+      void bank.record(logged.mark(beatId, mark));
+      return mark;
+    },
+    /** Readings; resolves to whether the device has them. */
+    read(told: readonly Partial<Reading>[], beatId: string | null): Promise<boolean> {
+      const { outing, begins } = outingNow(undefined);
+      const all = told.map((t) => {
+        const takenMs = t.takenMs ?? now();
+        return logged.reading(
+          readingSaying({
+            id: clientId(),
+            outingId: outing.id,
+            beatId,
+            zoneOffsetMin: zoneOffsetMin(takenMs, outing.timeZone),
+            ...t,
+            takenMs,
+          }),
+        );
+      });
+      return bank.record(...begins, ...all);
+    },
+    /** A photograph, in the line before what speaks of it; its id, and whether the device has it. */
+    async photograph(file: Blob): Promise<{ id: string; kept: boolean }> {
+      const id = clientId();
+      return { id, kept: await bank.record(logged.photo(id, file)) };
+    },
+    dropReading: (id: string) => bank.record(logged.dropReading(id)),
+    endOuting(outing: Outing): Promise<boolean> {
+      return bank.record(logged.outing({ ...outing, endMs: Math.max(now(), outing.startMs) }));
+    },
+    switchUnits(to: 'metric' | 'us'): Promise<boolean> {
+      return bank.record(changes.putSettings({ units: to }));
+    },
+  };
+}
+export type OutingActions = ReturnType<typeof createOutingActions>;
+
+/** A reading older than this is not the water's temperature any more, ms. */
+export const READING_HOLDS_MS = 90 * 60_000;

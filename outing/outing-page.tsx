@@ -1,0 +1,61 @@
+'use client';
+
+import { useMemo } from 'react';
+import { openOutingAt, openTry } from '../core/log/index';
+import { bankClockMs, pageBank } from '../sync/page-bank';
+import { useQueue } from '../sync/use-queue';
+import { later } from '../ui/later';
+import { notTakenProps } from '../words/queue-words';
+import { NowView } from './now-view';
+import { createOutingActions } from './outing-actions';
+import { TryView } from './try-view';
+import { useBank, useNow, usePlaceInOuting } from './use-bank';
+import { useOffline } from './use-offline';
+import css from './outing.module.css';
+
+const TakeView = later(() => import('./take-view').then((m) => m.TakeView));
+const ReadingsView = later(() => import('./readings-view').then((m) => m.ReadingsView));
+const TriesView = later(() => import('./tries-view').then((m) => m.TriesView));
+const NotTaken = later(() => import('../ui/not-taken').then((m) => m.NotTaken));
+
+/** The outing on a phone: one page, so that it opens and goes on without a network. */
+export function OutingPage() {
+  const view = useBank();
+  const now = useNow(1000);
+  const place = usePlaceInOuting();
+  const queue = useQueue();
+  const offline = useOffline();
+  const actions = useMemo(
+    () =>
+      typeof window === 'undefined' ? null : createOutingActions(pageBank(), () => bankClockMs()),
+    [],
+  );
+  if (view.state === 'opening' || !actions || now === 0)
+    return (
+      <p className={css.opening} role="status">
+        Opening the outing.
+      </p>
+    );
+  const outing = openOutingAt(view.log.outings, now);
+  const tries = outing ? view.log.tries.filter((t) => t.outingId === outing.id) : [];
+  const shared = { view, now, outing, tries, actions, queue, offline };
+  const [name, id] = place.split('/');
+  const inTry = name === 'try' ? view.log.tries.find((t) => t.id === id) : undefined;
+  const isEmpty = view.packs.length === 0 && name === 'now' && openTry(tries) === null;
+  return (
+    <div className={css.outing}>
+      {inTry ? (
+        <TryView key={inTry.id} attempt={inTry} {...shared} />
+      ) : name === 'take' || (isEmpty && view.state === 'ready' && tries.length === 0) ? (
+        <TakeView {...shared} />
+      ) : name === 'readings' ? (
+        <ReadingsView {...shared} />
+      ) : name === 'tries' ? (
+        <TriesView {...shared} />
+      ) : (
+        <NowView marking={name === 'mark'} {...shared} />
+      )}
+      <NotTaken {...notTakenProps(queue)} />
+    </div>
+  );
+}

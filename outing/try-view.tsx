@@ -1,0 +1,389 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { heatAt } from '../core/day/index';
+import {
+  EVENT_WORDS,
+  FELL_AT,
+  foldTry,
+  isOver,
+  lastReading,
+  ofOuting,
+  paysToday,
+  restAfter,
+  tallyOf,
+  type EventCode,
+  type FellAt,
+  type Try,
+  type TryEvent,
+} from '../core/log/index';
+import { clockText, formatTemp } from '../core/units/index';
+import { Button } from '../ui/button';
+import { later } from '../ui/later';
+import { layHow } from '../words/cast-words';
+import {
+  detailWords,
+  FELL_WORDS,
+  FLIES_OF,
+  handlingWords,
+  minutesSeconds,
+  restWords,
+  targetWords,
+} from '../words/outing-words';
+import { lieName } from '../words/words';
+import { EventShape } from './event-shape';
+import { keptWords, type OutingShared } from './shared';
+import { rowOf } from './try-rows';
+import { goTo } from './use-bank';
+import css from './outing.module.css';
+
+const Landed = later(() => import('./landed').then((m) => m.Landed));
+
+const PAD = ['cast', 'look', 'refusal', 'hook', 'miss', 'spook'] as const;
+const HOOKED = ['landing', 'loss', 'foul'] as const;
+const ELSE: readonly EventCode[] = [
+  'snag',
+  'fly-lost',
+  'weed',
+  'bottom',
+  'other-species',
+  'let-be',
+  'rest',
+  'change',
+];
+const PAD_KEYS = '123456';
+const FELL_KEYS: Record<string, FellAt> = {
+  ArrowUp: 'long',
+  ArrowDown: 'short',
+  ArrowLeft: 'left',
+  ArrowRight: 'right',
+  '0': 'on',
+};
+const CAST_CODES: readonly EventCode[] = [
+  'cast',
+  'look',
+  'refusal',
+  'hook',
+  'miss',
+  'spook',
+  'bottom',
+];
+
+/** One fish: one press an event, what more is said of it in the row beneath; three presses from the pocket. */
+export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try }) {
+  const { view, now, outing, tries, actions } = shared;
+  const fold = foldTry(attempt.fly, attempt.events);
+  const last = [...fold.timeline].reverse().find((t) => !t.undone)?.event ?? null;
+  const lastCast =
+    [...fold.timeline].reverse().find((t) => !t.undone && CAST_CODES.includes(t.event.code))
+      ?.event ?? null;
+  const [elseOpen, setElseOpen] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const settings = view.bank?.settings;
+  const units = settings?.units ?? 'metric';
+  const pad = fold.state === 'hooked' ? HOOKED : PAD;
+  const isDone = isOver(fold.state) && fold.state !== 'lost' && fold.state !== 'put down';
+
+  const press = async (code: EventCode, detail: Partial<TryEvent> = {}) => {
+    setProblem(null);
+    setElseOpen(false);
+    const fight =
+      code === 'landing' || code === 'loss' || code === 'foul'
+        ? foughtSeconds(fold.timeline, now)
+        : {};
+    const kept = await actions.press(attempt.id, code, { ...fight, ...detail });
+    if (!kept) setProblem('Not kept on this phone. It stays while the page is open.');
+  };
+  const say = (detail: Partial<TryEvent>, of: TryEvent | null) => {
+    if (of) void actions.press(attempt.id, 'more', { of: of.id, ...detail });
+  };
+  useTryKeys({
+    onPad: (n) => pad[n] && !isDone && void press(pad[n]),
+    onFell: (fellAt) => say({ fellAt }, lastCast),
+    onBack: () => actions.takeBack(attempt.id),
+    onLeave: () => void leave(),
+  });
+  const leave = async () => {
+    if (!isOver(fold.state)) await press('leave');
+    goTo('now');
+  };
+  const title = targetWords(
+    attempt.snapshot.target && { kind: attempt.snapshot.target.kind },
+    attempt.markId === null
+      ? null
+      : view.log.marks
+          .filter((m) => m.beatId === attempt.beatId)
+          .findIndex((m) => m.id === attempt.markId) + 1 || null,
+    lieName,
+  );
+  const { readings } = outing ? ofOuting(view.log, outing.id) : { readings: [] };
+  const tempC = lastReading(readings, 'waterTempC')?.waterTempC ?? settings?.waterTempC ?? null;
+  const heat = heatAt(tempC, {
+    school: settings?.methods.heat ?? 'kinder',
+    species: settings?.species ?? 'brown',
+    legalC: settings?.legalLimitC ?? null,
+  });
+  const flies = FLIES_OF[attempt.snapshot.cast?.rig.fly ?? 'dry'];
+  const row = rowOf(fold.state, last);
+  return (
+    <main className={css.try}>
+      <header className={css.tryHead}>
+        <h1>
+          {title}
+          {isDone ? '' : fold.state === 'hooked' ? ', fish on' : `, cast ${fold.casts + 1}`}
+        </h1>
+        <span>
+          {tempC === null ? '' : `${formatTemp(tempC, units)}, `}
+          {clockText(now, outing?.timeZone)}
+        </span>
+      </header>
+      {fold.state === 'hooked' ? (
+        <section className={css.rest} role="alert">
+          <p className={css.clock}>
+            {minutesSeconds(foughtSeconds(fold.timeline, now).foughtS ?? 0)}
+          </p>
+          <p>{handlingWords(heat)}</p>
+        </section>
+      ) : (
+        <Rest
+          last={last}
+          now={now}
+          pays={paysToday(
+            tallyOf(outing, tries, now).taken,
+            outing ? (now - outing.startMs) / 3_600_000 : 0,
+          )}
+        />
+      )}
+      <section className={css.nextMove}>
+        <p>
+          <strong>{minutesSeconds(Math.max(0, (now - attempt.openedMs) / 1000))}</strong> on it,{' '}
+          <strong>{fold.casts}</strong> {fold.casts === 1 ? 'cast' : 'casts'}
+          {attempt.snapshot.cast ? `. ${layHow(attempt.snapshot.cast.lay, units)}` : ''}
+        </p>
+        {last && (
+          <p className={css.said}>
+            {clockText(last.clientMs, outing?.timeZone)} {EVENT_WORDS[last.code].toLowerCase()}
+            {detailWords(last, units) && `, ${detailWords(last, units)}`}
+          </p>
+        )}
+      </section>
+      {isDone ? (
+        <Ended attempt={attempt} last={last} say={say} shared={shared} />
+      ) : (
+        <>
+          <div
+            className={css.pad}
+            role="group"
+            aria-label="What it did"
+            data-hooked={fold.state === 'hooked' ? '' : undefined}
+          >
+            {pad.map((code) => (
+              <Button
+                voice="bare"
+                key={code}
+                aria-pressed={last?.code === code}
+                onClick={() => void press(code)}
+              >
+                <EventShape code={code} />
+                {EVENT_WORDS[code]}
+              </Button>
+            ))}
+          </div>
+          {row && last && !elseOpen && (
+            <div className={css.cells} role="group" aria-label={row.label}>
+              {row.cells.map(({ word, detail, pressed }) => (
+                <Button
+                  voice="bare"
+                  key={word}
+                  aria-pressed={pressed}
+                  onClick={() => say(detail, last)}
+                >
+                  {word}
+                </Button>
+              ))}
+            </div>
+          )}
+          {elseOpen && (
+            <div className={css.cells} role="group" aria-label="What else">
+              {ELSE.map((code) => (
+                <Button voice="bare" key={code} onClick={() => void press(code)}>
+                  {EVENT_WORDS[code]}
+                </Button>
+              ))}
+            </div>
+          )}
+          {fold.state !== 'hooked' && (
+            <div className={css.faceRow}>
+              <Face
+                at={lastCast?.fellAt ?? null}
+                isAsked={lastCast !== null}
+                onFell={(fellAt) => say({ fellAt }, lastCast)}
+              />
+              <div className={css.flies} role="group" aria-label="To which fly">
+                {[...flies, 'not seen which'].map((fly) => (
+                  <Button
+                    voice="bare"
+                    key={fly}
+                    disabled={lastCast === null}
+                    aria-pressed={lastCast?.fly === fly}
+                    onClick={() => say({ fly }, lastCast)}
+                  >
+                    {fly === 'not seen which' ? fly : `to ${fly}`}
+                  </Button>
+                ))}
+                <Button
+                  voice="bare"
+                  aria-expanded={elseOpen}
+                  onClick={() => setElseOpen(!elseOpen)}
+                >
+                  Else
+                </Button>
+              </div>
+            </div>
+          )}
+        </>
+      )}
+      {problem && (
+        <p className={css.caution} role="alert">
+          {problem}
+        </p>
+      )}
+      <p className={css.keptLine} role="status">
+        {keptWords(shared)}
+      </p>
+      <div className={css.tryFoot}>
+        <Button voice="bare" onClick={() => void leave()}>
+          {isDone ? 'On' : 'Leave'}
+        </Button>
+        <Button
+          voice="bare"
+          disabled={fold.last === null}
+          onClick={() => actions.takeBack(attempt.id)}
+        >
+          Take it back
+          <small>{fold.last ? EVENT_WORDS[fold.last.code].toLowerCase() : 'nothing yet'}</small>
+        </Button>
+      </div>
+    </main>
+  );
+}
+
+/** Seconds since it took, where it did. */
+function foughtSeconds(
+  timeline: ReturnType<typeof foldTry>['timeline'],
+  now: number,
+): { foughtS?: number } {
+  const hook = [...timeline].reverse().find((t) => !t.undone && t.event.code === 'hook')?.event;
+  if (!hook) return {};
+  // A clock that was set back in between says nothing.
+  const s = Math.round((now - hook.clientMs) / 1000);
+  return s >= 0 && s <= 3600 ? { foughtS: s } : {};
+}
+
+/** How long to leave it in peace: counted down by the phone's own run, not by its clock. */
+function Rest({ last, now, pays }: { last: TryEvent | null; now: number; pays: number }) {
+  const rest = last ? restAfter(last.code, pays) : { kind: 'none' as const };
+  const began = useRef<{ id: string; atMs: number; passedMs: number } | null>(null);
+  if (last && began.current?.id !== last.id)
+    began.current = {
+      id: last.id,
+      atMs: performance.now(),
+      passedMs: Math.min(3_600_000, Math.max(0, now - last.clientMs)),
+    };
+  if (!last || rest.kind === 'none') return null;
+  const words = restWords(rest, last.code);
+  if (rest.kind !== 'beside' && rest.kind !== 'come back')
+    return (
+      <section className={css.rest}>
+        <p>{words}</p>
+      </section>
+    );
+  const passedS = (began.current!.passedMs + performance.now() - began.current!.atMs) / 1000;
+  const leftS = Math.max(0, 60 * rest.minutes - passedS);
+  return (
+    <section className={css.rest}>
+      <p className={css.clock}>{leftS === 0 ? 'Now.' : minutesSeconds(leftS)}</p>
+      <p>
+        {leftS === 0 ? 'It has settled, as far as a clock can tell.' : words}
+        <span role="status" className={css.heard}>
+          {leftS === 0 ? 'Rest is over.' : leftS < 61 && leftS > 55 ? 'One minute more.' : ''}
+        </span>
+      </p>
+    </section>
+  );
+}
+
+/** Where the last cast fell, as the angler faces it. */
+function Face({
+  at,
+  isAsked,
+  onFell,
+}: {
+  at: FellAt | null;
+  isAsked: boolean;
+  onFell: (at: FellAt) => void;
+}) {
+  return (
+    <div className={css.face} role="group" aria-label="Where the cast fell">
+      {FELL_AT.map((f) => (
+        <Button
+          voice="bare"
+          key={f}
+          data-at={f}
+          aria-pressed={at === f}
+          disabled={!isAsked}
+          onClick={() => onFell(f)}
+        >
+          {FELL_WORDS[f]}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+function Ended({
+  attempt,
+  last,
+  say,
+  shared,
+}: {
+  attempt: Try;
+  last: TryEvent | null;
+  say: (detail: Partial<TryEvent>, of: TryEvent | null) => void;
+  shared: OutingShared;
+}) {
+  if (last?.code === 'landing')
+    return <Landed attempt={attempt} landing={last} onSay={(d) => say(d, last)} shared={shared} />;
+  return (
+    <section className={css.ended}>
+      <p>{last ? EVENT_WORDS[last.code] : 'Over'}. This try is over.</p>
+    </section>
+  );
+}
+
+/** The pad, the face and the way back by keys. */
+function useTryKeys(on: {
+  onPad: (n: number) => void;
+  onFell: (at: FellAt) => void;
+  onBack: () => void;
+  onLeave: () => void;
+}): void {
+  const now = useRef(on);
+  now.current = on;
+  useEffect(() => {
+    const heard = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || event.metaKey || event.ctrlKey)
+        return;
+      const n = PAD_KEYS.indexOf(event.key);
+      if (n >= 0) now.current.onPad(n);
+      else if (FELL_KEYS[event.key]) now.current.onFell(FELL_KEYS[event.key]!);
+      else if (event.key === 'Backspace') now.current.onBack();
+      else if (event.key === 'Escape') now.current.onLeave();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', heard);
+    return () => window.removeEventListener('keydown', heard);
+  }, []);
+}

@@ -1,0 +1,249 @@
+'use client';
+
+import type { PointerEvent } from 'react';
+import type { Place } from '../core/grid/index';
+import type { OutingLog } from '../core/log/index';
+import type { HeldPack, PackTarget } from '../core/outing/index';
+import { formatLength, type UnitSystem } from '../core/units/index';
+import { lieName, postureName } from '../words/words';
+import { targetWords } from '../words/outing-words';
+import { fishNumber } from './next-thing';
+import css from './outing.module.css';
+
+/** What of the plan is shown, m in the plan: x up-current, y toward true right. */
+export interface Frame {
+  x0M: number;
+  y0M: number;
+  x1M: number;
+  y1M: number;
+}
+
+const RADIUS_M = 0.55;
+/** What a thumb finds, px in radius. */
+const THUMB_PX = 24;
+
+/** A frame of a given shape round some places, no smaller than `leastM` wide. */
+export function frameRound(
+  places: readonly Place[],
+  aspect: number,
+  leastM: number,
+  edges: Frame,
+): Frame {
+  const xs = places.map((p) => p.xM);
+  const ys = places.map((p) => p.yM);
+  const margin = 2;
+  const wide = Math.max(
+    leastM,
+    Math.max(...xs) - Math.min(...xs) + 2 * margin,
+    (Math.max(...ys) - Math.min(...ys) + 2 * margin) * aspect,
+  );
+  const high = wide / aspect;
+  const middle = (a: number[]) => (Math.max(...a) + Math.min(...a)) / 2;
+  const within = (at: number, half: number, low: number, top: number) =>
+    top - low <= 2 * half ? (low + top) / 2 : Math.min(top - half, Math.max(low + half, at));
+  const x = within(middle(xs), wide / 2, edges.x0M, edges.x1M);
+  const y = within(middle(ys), high / 2, edges.y0M, edges.y1M);
+  return { x0M: x - wide / 2, x1M: x + wide / 2, y0M: y - high / 2, y1M: y + high / 2 };
+}
+
+/** The water as it was taken along, the places to fish, and the cast at the next one. */
+export function WaterPicture({
+  held,
+  targets,
+  next,
+  worked,
+  log,
+  frame,
+  widthPx,
+  heightPx,
+  units,
+  onTarget,
+  onPlace,
+}: {
+  held: HeldPack;
+  targets: readonly PackTarget[];
+  next: PackTarget | null;
+  worked: ReadonlySet<string>;
+  log: OutingLog;
+  frame: Frame;
+  widthPx: number;
+  heightPx: number;
+  units: UnitSystem;
+  onTarget: (target: PackTarget) => void;
+  /** Set: a place in the water is asked for. */
+  onPlace: ((place: Place) => void) | null;
+}) {
+  const perM = widthPx / (frame.x1M - frame.x0M);
+  const px = (p: Place) => ({ x: (p.xM - frame.x0M) * perM, y: (frame.y1M - p.yM) * perM });
+  const all = held.pack.frame;
+  const corner = px({ xM: all.x0M, yM: all.y1M });
+  const pictured = {
+    ...corner,
+    width: (all.x1M - all.x0M) * perM,
+    height: (all.y1M - all.y0M) * perM,
+  };
+  const shot = next?.shot;
+  const place = (event: PointerEvent<SVGSVGElement>) => {
+    if (!onPlace) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    onPlace({
+      xM: frame.x0M + ((event.clientX - box.left) * (widthPx / box.width)) / perM,
+      yM: frame.y1M - ((event.clientY - box.top) * (heightPx / box.height)) / perM,
+    });
+  };
+  const nameOf = (t: PackTarget) => targetWords(t, fishNumber(t, log, held.beatId), lieName);
+  const scaleM = units === 'us' ? 1.524 : 2;
+  return (
+    <svg
+      className={css.water}
+      viewBox={`0 0 ${widthPx} ${heightPx}`}
+      role="group"
+      aria-label={`The water of ${held.pack.name}, flowing to the left`}
+      data-asks={onPlace ? '' : undefined}
+      onPointerUp={place}
+    >
+      <image
+        href={held.picture.light}
+        {...pictured}
+        className={css.noon}
+        preserveAspectRatio="none"
+      />
+      <image
+        href={held.picture.dim}
+        {...pictured}
+        className={css.dusk}
+        preserveAspectRatio="none"
+      />
+      <Solids held={held} px={px} perM={perM} />
+      {next && shot && (
+        <g className={css.cast} aria-hidden="true">
+          <Cased
+            d={`M${px(shot.stand).x},${px(shot.stand).y}L${px(shot.landing).x},${px(shot.landing).y}`}
+          />
+          <Cased
+            d={`M${px(shot.landing).x},${px(shot.landing).y}L${px(next).x},${px(next).y}`}
+            drift
+          />
+          <circle cx={px(shot.stand).x} cy={px(shot.stand).y} r={9} />
+          <circle cx={px(shot.landing).x} cy={px(shot.landing).y} r={5} />
+          <text
+            {...px(shot.stand)}
+            dy={px(shot.stand).y > heightPx - 40 ? -16 : 26}
+            textAnchor={anchorOf(px(shot.stand).x, widthPx)}
+          >
+            {postureName(shot.posture)} here
+          </text>
+        </g>
+      )}
+      {targets.map((t) => {
+        const at = px(t);
+        const r = Math.max(13, RADIUS_M * perM * Math.sqrt((t.rating ?? 60) / 80));
+        const done = worked.has(t.id);
+        const chosen = t.id === next?.id;
+        return (
+          <g
+            key={t.id}
+            role="button"
+            tabIndex={0}
+            className={css.pebble}
+            data-worked={done ? '' : undefined}
+            data-next={chosen ? '' : undefined}
+            aria-label={`${nameOf(t)}${t.rating === null ? '' : `, ${Math.round(t.rating)}`}${done ? ', worked' : ''}`}
+            onPointerUp={(e) => {
+              if (onPlace) return;
+              e.stopPropagation();
+              onTarget(t);
+            }}
+            onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onTarget(t)}
+          >
+            <circle cx={at.x} cy={at.y} r={THUMB_PX} fill="transparent" />
+            <circle cx={at.x} cy={at.y} r={r} className={css.stone} />
+            {t.markId !== null && <FishShape at={at} t={t} />}
+            {t.rating !== null && t.markId === null && (
+              <text x={at.x} y={at.y} dy={5} textAnchor="middle">
+                {Math.round(t.rating)}
+              </text>
+            )}
+            {done && (
+              <path
+                className={css.tick}
+                d={`M${at.x - 7},${at.y + r + 6}l5,5l9,-10`}
+                aria-hidden="true"
+              />
+            )}
+          </g>
+        );
+      })}
+      <g className={css.furniture} aria-hidden="true">
+        <path d={`M${widthPx - 14},18h-56m8,-5l-8,5l8,5`} />
+        <text x={widthPx - 42} y={38} textAnchor="middle">
+          flow
+        </text>
+        <path d={`M14,${heightPx - 12}h${scaleM * perM}m0,-4v8m${-scaleM * perM},0v-8`} />
+        <text x={20 + scaleM * perM} y={heightPx - 7}>
+          {formatLength(scaleM, units, 0)}
+        </text>
+        <text x={widthPx - 10} y={heightPx - 8} textAnchor="end">
+          true left
+        </text>
+      </g>
+    </svg>
+  );
+}
+
+const anchorOf = (x: number, width: number) =>
+  x < 60 ? 'start' : x > width - 60 ? 'end' : 'middle';
+
+function Cased({ d, drift = false }: { d: string; drift?: boolean }) {
+  return (
+    <>
+      <path d={d} className={css.casing} />
+      <path d={d} data-drift={drift ? '' : undefined} />
+    </>
+  );
+}
+
+function FishShape({ at, t }: { at: { x: number; y: number }; t: PackTarget }) {
+  return (
+    <path
+      className={css.fish}
+      transform={`translate(${at.x},${at.y}) rotate(${(-t.headingRad * 180) / Math.PI})`}
+      d="M11,0Q4,-5 -6,-2L-11,-5L-9,0L-11,5L-6,2Q4,5 11,0Z"
+    />
+  );
+}
+
+/** What stands in the water: rocks and wood. */
+function Solids({
+  held,
+  px,
+  perM,
+}: {
+  held: HeldPack;
+  px: (p: Place) => { x: number; y: number };
+  perM: number;
+}) {
+  return (
+    <g className={css.solids} aria-hidden="true">
+      {held.pack.features.map((f, i) => {
+        if (f.kind === 'boulder' && f.shape.type === 'Point') {
+          const at = px(f.shape.place);
+          return <circle key={i} cx={at.x} cy={at.y} r={(f.diameterM / 2) * perM} />;
+        }
+        if ((f.kind === 'log' || f.kind === 'rootwad') && f.shape.type === 'LineString')
+          return (
+            <polyline
+              key={i}
+              points={f.shape.line.map((p) => `${px(p).x},${px(p).y}`).join(' ')}
+              strokeWidth={Math.max(4, f.diameterM * perM)}
+            />
+          );
+        if (f.shape.type === 'Polygon' && (f.kind === 'boulder' || f.kind === 'rootwad'))
+          return (
+            <polygon key={i} points={f.shape.ring.map((p) => `${px(p).x},${px(p).y}`).join(' ')} />
+          );
+        return null;
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,58 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { LogChange } from '../core/log/index';
+import type { Bank, HeldPack } from '../core/outing/index';
+
+export interface FeedRow {
+  seq: number;
+  change: LogChange;
+}
+/** The book as it was when this device last had it. */
+export interface KeptBank {
+  bank: Bank;
+  fetchedMs: number;
+}
+
+interface BankSchema extends DBSchema {
+  bank: { key: string; value: KeptBank };
+  packs: { key: string; value: HeldPack };
+  feed: { key: number; value: FeedRow };
+}
+export type BankDb = IDBPDatabase<BankSchema>;
+
+export const openBankDb = (name = 'pebble-lane-bank'): Promise<BankDb> =>
+  openDB<BankSchema>(name, 1, {
+    upgrade(db) {
+      db.createObjectStore('bank');
+      db.createObjectStore('packs', { keyPath: 'beatId' });
+      db.createObjectStore('feed', { keyPath: 'seq' });
+    },
+    blocking: (_old, _new, event) => (event.target as IDBDatabase).close(),
+  });
+
+const KEY = 'bank';
+
+export async function loadBank(
+  db: BankDb,
+): Promise<{ kept: KeptBank | null; packs: HeldPack[]; feed: FeedRow[] }> {
+  const tx = db.transaction(['bank', 'packs', 'feed']);
+  const [kept, packs, feed] = await Promise.all([
+    tx.objectStore('bank').get(KEY),
+    tx.objectStore('packs').getAll(),
+    tx.objectStore('feed').getAll(),
+  ]);
+  return { kept: kept ?? null, packs, feed };
+}
+
+/** A newer book, in place of the one before and of what the feed had told since. */
+export async function keepBank(db: BankDb, kept: KeptBank): Promise<void> {
+  const tx = db.transaction(['bank', 'feed'], 'readwrite');
+  await Promise.all([
+    tx.objectStore('bank').put(kept, KEY),
+    tx.objectStore('feed').delete(IDBKeyRange.upperBound(kept.bank.end)),
+    tx.done,
+  ]);
+}
+
+export const keepFeedRow = (db: BankDb, row: FeedRow) => db.put('feed', row);
+export const keepPack = (db: BankDb, pack: HeldPack) => db.put('packs', pack);
+export const dropPack = (db: BankDb, beatId: string) => db.delete('packs', beatId);

@@ -1,0 +1,51 @@
+import Papa from 'papaparse';
+
+/** One line under the heads of its columns (lower case). */
+export interface CsvRow {
+  line: number;
+  cells: Record<string, string>;
+}
+
+/** Rows by named column; null with the one sentence that says why the file as a whole cannot be read. */
+export function csvRows(
+  text: string,
+  columns: readonly string[],
+): { rows: CsvRow[]; problems: string[] } | { whole: string } {
+  const needed = columns.join(', ');
+  if (text.trim() === '')
+    return { whole: `The file is empty. Its first line must name the columns ${needed}.` };
+  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const header = (parsed.data[0] ?? []).map((h) => h.trim().toLowerCase());
+  const missing = columns.filter((c) => !header.includes(c));
+  if (missing.length > 0)
+    return {
+      whole: `The columns are ${header.map((h) => `"${h}"`).join(', ')}; ${missing.join(' and ')} ${missing.length > 1 ? 'are' : 'is'} missing. Needed: ${needed}${columns.includes('depth') ? ', and speed if it was taken' : ''}.`,
+    };
+  const body = parsed.data.slice(1);
+  if (body.length === 0)
+    return { whole: 'The file names its columns but holds no line below them.' };
+  const rows: CsvRow[] = [];
+  const problems: string[] = [];
+  body.forEach((cells, i) => {
+    const line = i + 2;
+    if (cells.length > header.length) {
+      const comma = parsed.meta.delimiter === ',';
+      problems.push(
+        `Line ${line} has ${cells.length} values for ${header.length} columns${comma ? ': a decimal comma in a file that separates with commas? Write 0.45, or separate with semicolons' : ''}.`,
+      );
+      return;
+    }
+    rows.push({
+      line,
+      cells: Object.fromEntries(header.map((h, c) => [h, (cells[c] ?? '').trim()])),
+    });
+  });
+  return { rows, problems };
+}
+
+/** A table as CSV (RFC 4180: quotes doubled, lines end with CRLF). */
+export const csvText = (
+  columns: readonly string[],
+  rows: readonly (readonly unknown[])[],
+): string =>
+  `${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
