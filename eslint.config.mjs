@@ -42,7 +42,8 @@ const elements = [
   { type: 'workspace-door', pattern: 'workspace/index.ts', mode: 'file' },
   { type: 'workspace', pattern: 'workspace/*.{ts,tsx}', mode: 'file' },
   { type: 'making', pattern: 'making' },
-  { type: 'outing', pattern: 'outing' },
+  // From the root: core has an outing too.
+  { type: 'outing', pattern: 'outing/**', mode: 'full' },
   { type: 'serving', pattern: 'serving' },
   {
     type: 'app-server',

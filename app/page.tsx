@@ -19,6 +19,7 @@ import { OpenBeatFile } from './open-beat-file';
 import { SolveWatch } from './solve-watch';
 import { Disclosure } from '@/ui/disclosure';
 import { dayWords } from '@/words/dates';
+import { ButtonLink } from '@/ui/button';
 import css from './start.module.css';
 
 export const dynamic = 'force-dynamic';
@@ -90,6 +91,18 @@ export default async function StartPage() {
           beatId: d.beatId,
         }))}
       />
+      <h2>On the bank</h2>
+      <p className={css.ways}>
+        <ButtonLink href="/outing" prefetch={false}>
+          The outing
+        </ButtonLink>
+        <ButtonLink href="/outings" prefetch={false}>
+          Outings so far
+        </ButtonLink>
+        <ButtonLink href="/phones" prefetch={false}>
+          Phones
+        </ButtonLink>
+      </p>
       <h2>A beat from a file</h2>
       <OpenBeatFile empty={empty} />
       {away.length > 0 && (

@@ -2,7 +2,11 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { writeBeat } from '../core/formats/index';
 import { beatFromSketch, newPiece, newSketch } from '../core/water/index';
 import { DEMO_BEAT_ID } from '../demo/names';
+import { port } from '../playwright.config';
 import { styled } from './styled';
+
+/** Writes come from a page of the program's own. */
+export const OWN = { origin: `http://127.0.0.1:${port}` };
 
 export const BEAT = `/b/${DEMO_BEAT_ID}`;
 
@@ -30,6 +34,7 @@ export async function smallBeat(page: Page, id: string): Promise<string> {
   const built = beatFromSketch({ ...newSketch('Kest Beck', 1.75), name: id, pieces });
   if (!built.ok) throw new Error(built.problems.map((p) => p.message).join(' '));
   const answer = await page.request.put(`/api/v1/beats/${id}`, {
+    headers: OWN,
     data: { stream: 'Kest Beck', file: writeBeat(built.plan) },
   });
   expect(answer.ok()).toBe(true);

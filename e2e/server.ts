@@ -2,35 +2,52 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { NOW } from '../playwright.config';
 
 /** The application on a data folder of its own, to be stopped and started again. */
+export interface Started {
+  url: string;
+  /** All that it has printed so far. */
+  printed(): string;
+  stop(): Promise<void>;
+  signal(name: NodeJS.Signals): void;
+}
+
 export async function startServer(
   dataFolder: string,
   port: number,
-): Promise<{ url: string; stop(): Promise<void> }> {
+  { lan = false, env: more = {} }: { lan?: boolean; env?: Record<string, string> } = {},
+): Promise<Started> {
   const env = {
     ...process.env,
     PEBBLE_LANE_DATA: dataFolder,
     PEBBLE_NOW: NOW,
     NEXT_TELEMETRY_DISABLED: '1',
-    HOST: '127.0.0.1',
+    HOST: lan ? '0.0.0.0' : '127.0.0.1',
     PORT: String(port),
+    ...more,
   };
-  const child: ChildProcess = spawn('npx', ['tsx', 'serving/main.ts'], {
+  const child: ChildProcess = spawn('npx', ['tsx', 'serving/main.ts', ...(lan ? ['--lan'] : [])], {
     env,
     stdio: 'pipe',
     detached: true,
   });
-  const url = `http://127.0.0.1:${port}`;
+  let printed = '';
   await new Promise<void>((resolve, reject) => {
-    child.stdout!.on('data', (text: Buffer) => String(text).includes('Pebble Lane:') && resolve());
-    child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    child.stdout!.on('data', (text: Buffer) => {
+      printed += String(text);
+      if (/Pebble Lane: https?:.*\n/.test(printed) && (!lan || printed.includes('Fingerprint')))
+        resolve();
+    });
+    child.stderr!.on('data', (text: Buffer) => (printed += String(text)));
+    child.on('exit', (code) => reject(new Error(`the server ended with ${code}:\n${printed}`)));
   });
   return {
-    url,
+    url: /Pebble Lane: (\S+)/.exec(printed)![1]!,
+    printed: () => printed,
+    // The whole group: npx, and the server with its threads.
+    signal: (name) => process.kill(-child.pid!, name),
     stop: () =>
       new Promise((resolve) => {
         child.removeAllListeners('exit');
         child.on('exit', () => resolve());
-        // The whole group: npx, and the server with its threads.
         process.kill(-child.pid!, 'SIGTERM');
       }),
   };

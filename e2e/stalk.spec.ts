@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { XMLParser } from 'fast-xml-parser';
-import { BEAT, drag, inspector, openBeat, settled, step } from './page';
+import { BEAT, drag, inspector, openBeat, settled, step, OWN } from './page';
 import { styled } from './styled';
 
 test('the way there: leg by leg, led by a waypoint, a spot taken out, the order of fish, carried off', async ({
@@ -75,6 +75,7 @@ test('what cannot be walked is said; a guess that is set changes how the fish no
   const reach = inspector(page).getByText(/it sees you inside/);
   const before = await reach.innerText();
   await page.request.put('/api/v1/settings', {
+    headers: OWN,
     data: {
       noticing: {
         widthM: 1.2,

@@ -16,7 +16,10 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
 
   // An empty book offers a beat; its flow is solved here, coarse first.
   // What runs in the background is tried elsewhere.
-  await page.request.put(`${server.url}/api/v1/settings`, { data: { sharpen: 'when-asked' } });
+  await page.request.put(`${server.url}/api/v1/settings`, {
+    headers: { origin: server.url },
+    data: { sharpen: 'when-asked' },
+  });
   await page.goto(server.url);
   await expect(page.getByText('This book is empty.')).toBeVisible();
   await page.getByRole('button', { name: 'Take the practice beat' }).click();

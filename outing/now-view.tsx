@@ -46,7 +46,8 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   const targets = held ? targetsNow(held.pack, view.log) : [];
   const worked = workedIds(tries);
   const proposed = nextTarget(targets, worked, passed);
-  const next = targets.find((t) => t.id === chosenId && !passed.has(t.id)) ?? proposed;
+  const goingOn = targets.find((t) => going && t.id === going.snapshot.target?.id);
+  const next = goingOn ?? targets.find((t) => t.id === chosenId && !passed.has(t.id)) ?? proposed;
   const nameOf = (t: PackTarget | null) =>
     targetWords(t, t && held ? fishNumber(t, view.log, held.beatId) : null, lieName);
   const open = (target: PackTarget) => {
@@ -88,7 +89,9 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           worked={worked}
           shared={shared}
           marking={marking}
-          onTarget={(t) => (t.id === next?.id ? open(t) : setChosenId(t.id))}
+          onTarget={(t) =>
+            t.id !== next?.id ? setChosenId(t.id) : going ? goTo(`try/${going.id}`) : open(t)
+          }
         />
       )}
       {marking ? (
@@ -170,7 +173,6 @@ function Plan({
     round.length > 0 ? round : [{ xM: held.pack.lengthM / 2, yM: 0 }],
     PLAN.width / PLAN.height,
     LEAST_M,
-    held.pack.frame,
   );
   return (
     <WaterPicture

@@ -43,7 +43,7 @@ export function OutingPage() {
   const inTry = name === 'try' ? view.log.tries.find((t) => t.id === id) : undefined;
   const isEmpty = view.packs.length === 0 && name === 'now' && openTry(tries) === null;
   return (
-    <div className={css.outing}>
+    <div className={css.outing} data-offline={offline}>
       {inTry ? (
         <TryView key={inTry.id} attempt={inTry} {...shared} />
       ) : name === 'take' || (isEmpty && view.state === 'ready' && tries.length === 0) ? (

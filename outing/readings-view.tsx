@@ -4,12 +4,10 @@ import { useState } from 'react';
 import { object, string } from 'yup';
 import { simulatedInstruments } from '../core/day/index';
 import { ofOuting, WIND_FROM, type Reading } from '../core/log/index';
-import { SKIES, type Sky } from '../core/sight/index';
+import { SKIES } from '../core/sight/index';
 import {
   atHour,
   clockText,
-  formatLength,
-  formatTemp,
   lengthUnit,
   parseLengthM,
   parseTempC,
@@ -19,19 +17,11 @@ import {
 import { Button } from '../ui/button';
 import { FileDrop } from '../ui/file-drop';
 import { FormText, useSchemaForm } from '../ui/schema-form';
-import { SIGHT_WORDS } from '../words/outing-words';
+import { readingWords, SIGHT_WORDS, SKY_WORDS, WIND_WORDS } from '../words/outing-words';
 import { loggerFromCsv } from './logger-csv';
 import { keptWords, type OutingShared } from './shared';
 import css from './outing.module.css';
 
-const SKY_WORDS: Record<Sky, string> = { clear: 'clear', broken: 'broken', overcast: 'overcast' };
-const WIND_WORDS = {
-  unknown: 'not said',
-  upstream: 'from upstream',
-  downstream: 'from downstream',
-  'true-left': 'from true left',
-  'true-right': 'from true right',
-} as const;
 /** What an angler calls the wind, m/s (Beaufort 1 to 5, middle of each). */
 const WIND_MPS = [
   ['calm', 0],
@@ -134,21 +124,6 @@ export function ReadingsView(shared: OutingShared) {
     </main>
   );
 }
-
-/** "16.5 °C water, .41 m, clear (simulated)". */
-export const readingWords = (r: Reading, units: UnitSystem): string =>
-  [
-    r.waterTempC !== null ? `water ${formatTemp(r.waterTempC, units)}` : '',
-    r.airTempC !== null ? `air ${formatTemp(r.airTempC, units)}` : '',
-    r.levelM !== null ? `level ${formatLength(r.levelM, units, 2)}` : '',
-    r.turbidityNtu !== null ? `colour ${r.turbidityNtu} NTU` : '',
-    r.sky !== null ? `sky ${SKY_WORDS[r.sky]}` : '',
-    r.windMps !== null ? `wind ${r.windMps} m/s` : '',
-    r.windFrom !== null ? `wind ${WIND_WORDS[r.windFrom]}` : '',
-    r.note,
-  ]
-    .filter((w) => w !== '')
-    .join(', ');
 
 function Typed({
   units,

@@ -108,7 +108,7 @@ function BeatToTake({
       <h2>{beat.name}</h2>
       <p className={css.small}>
         {held
-          ? `${megabytes(held.bytes)}, at ${held.pack.level.toLowerCase()} level, taken ${dayWords(held.takenMs)}, ${clockText(held.takenMs)}: ${ageWords(now - held.takenMs)}`
+          ? `${megabytes(held.bytes)}, at ${held.pack.level.toLowerCase()} level, taken ${dayWords(held.takenMs, held.pack.timeZone ?? undefined)}, ${clockText(held.takenMs, held.pack.timeZone ?? undefined)}: ${ageWords(now - held.takenMs)}`
           : `${beat.streamName}, not taken`}
       </p>
       <div className={css.takeRow}>

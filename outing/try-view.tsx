@@ -18,6 +18,7 @@ import {
   type TryEvent,
 } from '../core/log/index';
 import { clockText, formatTemp } from '../core/units/index';
+import { bankClockMs } from '../sync/page-bank';
 import { Button } from '../ui/button';
 import { later } from '../ui/later';
 import { layHow } from '../words/cast-words';
@@ -147,7 +148,6 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
       ) : (
         <Rest
           last={last}
-          now={now}
           pays={paysToday(
             tallyOf(outing, tries, now).taken,
             outing ? (now - outing.startMs) / 3_600_000 : 0,
@@ -280,16 +280,26 @@ function foughtSeconds(
   return s >= 0 && s <= 3600 ? { foughtS: s } : {};
 }
 
+/** Seconds since an event: by the clock once, by the phone's own run from then on. */
+function useSecondsSince(event: TryEvent | null): number {
+  const [seconds, setSeconds] = useState(0);
+  const id = event?.id;
+  const clientMs = event?.clientMs ?? 0;
+  useEffect(() => {
+    const beganMs = performance.now();
+    const passedMs = Math.min(3_600_000, Math.max(0, bankClockMs() - clientMs));
+    const tick = () => setSeconds((passedMs + performance.now() - beganMs) / 1000);
+    tick();
+    const timer = setInterval(tick, 500);
+    return () => clearInterval(timer);
+  }, [id, clientMs]);
+  return seconds;
+}
+
 /** How long to leave it in peace: counted down by the phone's own run, not by its clock. */
-function Rest({ last, now, pays }: { last: TryEvent | null; now: number; pays: number }) {
+function Rest({ last, pays }: { last: TryEvent | null; pays: number }) {
   const rest = last ? restAfter(last.code, pays) : { kind: 'none' as const };
-  const began = useRef<{ id: string; atMs: number; passedMs: number } | null>(null);
-  if (last && began.current?.id !== last.id)
-    began.current = {
-      id: last.id,
-      atMs: performance.now(),
-      passedMs: Math.min(3_600_000, Math.max(0, now - last.clientMs)),
-    };
+  const passedS = useSecondsSince(last);
   if (!last || rest.kind === 'none') return null;
   const words = restWords(rest, last.code);
   if (rest.kind !== 'beside' && rest.kind !== 'come back')
@@ -298,7 +308,6 @@ function Rest({ last, now, pays }: { last: TryEvent | null; now: number; pays: n
         <p>{words}</p>
       </section>
     );
-  const passedS = (began.current!.passedMs + performance.now() - began.current!.atMs) / 1000;
   const leftS = Math.max(0, 60 * rest.minutes - passedS);
   return (
     <section className={css.rest}>

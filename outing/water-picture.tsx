@@ -23,12 +23,7 @@ const RADIUS_M = 0.55;
 const THUMB_PX = 24;
 
 /** A frame of a given shape round some places, no smaller than `leastM` wide. */
-export function frameRound(
-  places: readonly Place[],
-  aspect: number,
-  leastM: number,
-  edges: Frame,
-): Frame {
+export function frameRound(places: readonly Place[], aspect: number, leastM: number): Frame {
   const xs = places.map((p) => p.xM);
   const ys = places.map((p) => p.yM);
   const margin = 2;
@@ -38,11 +33,8 @@ export function frameRound(
     (Math.max(...ys) - Math.min(...ys) + 2 * margin) * aspect,
   );
   const high = wide / aspect;
-  const middle = (a: number[]) => (Math.max(...a) + Math.min(...a)) / 2;
-  const within = (at: number, half: number, low: number, top: number) =>
-    top - low <= 2 * half ? (low + top) / 2 : Math.min(top - half, Math.max(low + half, at));
-  const x = within(middle(xs), wide / 2, edges.x0M, edges.x1M);
-  const y = within(middle(ys), high / 2, edges.y0M, edges.y1M);
+  const x = (Math.max(...xs) + Math.min(...xs)) / 2;
+  const y = (Math.max(...ys) + Math.min(...ys)) / 2;
   return { x0M: x - wide / 2, x1M: x + wide / 2, y0M: y - high / 2, y1M: y + high / 2 };
 }
 

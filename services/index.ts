@@ -35,7 +35,14 @@ export {
 } from './phones';
 export { feedEndOfBook, feedSince } from './feed';
 export { bankOf } from './bank';
-export { takeAlong } from './take-along';
+export {
+  outingList,
+  outingReport,
+  takeTries,
+  type OutingReport,
+  type TriesTaken,
+} from './outing-report';
+export { packsInBook, takeAlong } from './take-along';
 export {
   keepOuting,
   keepReading,

@@ -6,7 +6,15 @@ import { fnv1a64 } from '../core/grid/index';
 import { CONSTANTS_HASH, homeTrials } from '../core/log/index';
 import type { BeatPack, PackJob, PackOrder } from '../core/outing/index';
 import { decodeFlow, FINE_CELL_M, flowInputHash } from '../core/water/index';
-import { findBeat, findFlow, findPack, listMarks, listTries, putPack } from '../store/index';
+import {
+  findBeat,
+  findFlow,
+  findPack,
+  listMarks,
+  listPacks,
+  listTries,
+  putPack,
+} from '../store/index';
 import type { PackNews } from '../workers/pack-beat.thread';
 import { book } from './book';
 import { nowMs } from './clock';
@@ -77,6 +85,11 @@ export async function takeAlong(beatId: string, levelName?: string): Promise<Out
   }
   if (!job) begin(hash, order);
   return done({ state: 'packing', progress: jobs.get(hash)?.progress ?? 0 });
+}
+
+/** What was worked out last of each beat. */
+export async function packsInBook(): Promise<BeatPack[]> {
+  return (await listPacks(await book())).map((json) => JSON.parse(json) as BeatPack);
 }
 
 function begin(hash: string, order: PackOrder): void {

@@ -44,7 +44,8 @@ export {
 } from './outings';
 export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phones';
 export { feedAfter, feedEnd, type FeedItem } from './feed';
-export { findPack, putPack } from './packs';
+export { findPack, listPacks, putPack } from './packs';
 export { readBank } from './bank';
+export { listOutingsOf, readOuting } from './outing-report';
 export { readSettings, writeSettings } from './settings';
-export { appendEvent, listTries, openTry, type AppendOutcome } from './tries';
+export { appendEvent, hasTry, listTries, openTry, type AppendOutcome } from './tries';

@@ -28,3 +28,15 @@ export async function findPack(db: Db, inputHash: string): Promise<string | null
     .executeTakeFirst();
   return row?.json ?? null;
 }
+
+/** What was prepared last of each beat that is still in the book. */
+export async function listPacks(db: Db): Promise<string[]> {
+  const rows = await db
+    .selectFrom('packs')
+    .innerJoin('beats', 'beats.id', 'packs.beat_id')
+    .select('packs.json')
+    .where('beats.deleted_ms', 'is', null)
+    .orderBy('packs.created_ms')
+    .execute();
+  return rows.map((r) => r.json);
+}

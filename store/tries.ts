@@ -98,3 +98,6 @@ export async function appendEvent(db: Db, tryId: string, event: TryEvent): Promi
     return known ? 'already kept' : 'sequence taken';
   });
 }
+
+export const hasTry = async (db: Db, id: string): Promise<boolean> =>
+  (await db.selectFrom('tries').select('id').where('id', '=', id).executeTakeFirst()) !== undefined;

@@ -241,6 +241,12 @@ export const api = {
     ),
   saveFlow: (hash: string, beatId: string, bytes: ArrayBuffer) =>
     json<null>({ method: 'PUT', path: v1(`/flows/${hash}?beat=${beatId}`), body: bytes }),
+  takeTries: (lines: readonly { line: number; cells: Record<string, string> }[], dry: boolean) =>
+    json<{ dry: boolean; taken: number; known: number; problems: string[] }>({
+      method: 'POST',
+      path: v1(`/tries/table?dry=${dry ? 1 : 0}`),
+      body: { lines },
+    }),
   bank: () => json<Bank>({ method: 'GET', path: v1('/bank') }),
   pack: (beatId: string, level: string) =>
     json<PackJob>({

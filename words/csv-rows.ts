@@ -48,4 +48,4 @@ export const csvText = (
   columns: readonly string[],
   rows: readonly (readonly unknown[])[],
 ): string =>
-  `${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
+  `${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) }, { newline: '\r\n', escapeFormulae: /^[=@+\t\r]/ })}\r\n`;

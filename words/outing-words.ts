@@ -7,12 +7,14 @@ import type {
   LossCause,
   MissCause,
   MissedSize,
+  Reading,
   Rest,
   TryEvent,
   TryFold,
 } from '../core/log/index';
 import type { PackTarget } from '../core/outing/index';
 import type { FlyKind } from '../core/rig/index';
+import type { Sky } from '../core/sight/index';
 import { formatFishLength, formatLength, formatTemp, type UnitSystem } from '../core/units/index';
 
 /** How the outing is said: short, to be read at arm's length. */
@@ -209,3 +211,31 @@ export const SIGHT_WORDS = [
   ['knee', 'lost at the knee', 25],
   ['ankle', 'lost at the ankle', 53],
 ] as const;
+
+export const SKY_WORDS: Record<Sky, string> = {
+  clear: 'clear',
+  broken: 'broken',
+  overcast: 'overcast',
+};
+export const WIND_WORDS = {
+  unknown: 'not said',
+  upstream: 'from upstream',
+  downstream: 'from downstream',
+  'true-left': 'from true left',
+  'true-right': 'from true right',
+} as const;
+
+/** "16.5 °C water, .41 m, clear (simulated)". */
+export const readingWords = (r: Reading, units: UnitSystem): string =>
+  [
+    r.waterTempC !== null ? `water ${formatTemp(r.waterTempC, units)}` : '',
+    r.airTempC !== null ? `air ${formatTemp(r.airTempC, units)}` : '',
+    r.levelM !== null ? `level ${formatLength(r.levelM, units, 2)}` : '',
+    r.turbidityNtu !== null ? `colour ${r.turbidityNtu} NTU` : '',
+    r.sky !== null ? `sky ${SKY_WORDS[r.sky]}` : '',
+    r.windMps !== null ? `wind ${r.windMps} m/s` : '',
+    r.windFrom !== null ? `wind ${WIND_WORDS[r.windFrom]}` : '',
+    r.note,
+  ]
+    .filter((w) => w !== '')
+    .join(', ');

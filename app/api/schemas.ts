@@ -213,7 +213,9 @@ export const settingsSchema = object({
   })
     .default(undefined)
     .noUnknown(),
-  keepLimit: figure('Fish you may keep', 'keepLimit').integer('Fish you may keep must be a whole number.'),
+  keepLimit: figure('Fish you may keep', 'keepLimit').integer(
+    'Fish you may keep must be a whole number.',
+  ),
   localNotes: string().max(2000, 'Your local notes must be at most 2000 letters.'),
   prey: oneOf('What drifts', ['mixed', 'small', 'large'] as const),
   sharpen: oneOf('Sharpening', ['by-itself', 'when-asked']),
@@ -282,6 +284,26 @@ export const pairSchema = object({
   name: phoneName,
 }).noUnknown();
 export const phoneSchema = object({ name: phoneName }).noUnknown();
+
+/** Lines of a table, as they were read: cells by column. */
+export const tableSchema = object({
+  lines: mixed<{ line: number; cells: Record<string, string> }[]>()
+    .required('The lines are missing.')
+    .test(
+      'lines',
+      'The lines must be a list of at most 20000, each with its number and its cells as text.',
+      (lines) =>
+        Array.isArray(lines) &&
+        lines.length <= 20_000 &&
+        lines.every(
+          (l) =>
+            Number.isInteger(l?.line) &&
+            l.cells !== null &&
+            typeof l.cells === 'object' &&
+            Object.values(l.cells).every((c) => typeof c === 'string'),
+        ),
+    ),
+}).noUnknown();
 
 function isTimeZone(name: string | undefined): boolean {
   try {

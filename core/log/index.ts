@@ -83,6 +83,8 @@ export {
 } from './outing-tally';
 export { paysToday, restAfter, type Rest } from './rest';
 
+export { readTryLine, TRY_COLUMNS, tryLine, type LineRead, type TryLine } from './try-table';
+
 // What the tries of a day say.
 export {
   blankWeight,

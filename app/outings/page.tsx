@@ -1,0 +1,41 @@
+import { tallyHours } from './tally-hours';
+import { nowMs, outingList } from '@/services/index';
+import { ButtonLink } from '@/ui/button';
+import { dayWords } from '@/words/dates';
+import { TriesIn } from './tries-in';
+import css from '../start.module.css';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Outings, Pebble Lane' };
+
+/** Every outing in which something happened, and the way in for tries from a table. */
+export default async function OutingsPage() {
+  const all = await outingList();
+  return (
+    <main className={css.start}>
+      <p>
+        <ButtonLink voice="plain" href="/">
+          Back to the book
+        </ButtonLink>
+      </p>
+      <h1>Outings</h1>
+      {all.length === 0 && (
+        <p>
+          None yet. <a href="/outing">Begin one on the phone</a>, or log a try in a beat.
+        </p>
+      )}
+      <ul>
+        {all.map(({ outing, tries, landed, readings }) => (
+          <li key={outing.id}>
+            <a href={`/outings/${outing.id}`}>{dayWords(outing.startMs, outing.timeZone)}</a>:{' '}
+            {tries} {tries === 1 ? 'try' : 'tries'}, {landed} landed, {readings}{' '}
+            {readings === 1 ? 'reading' : 'readings'}
+            {outing.endMs === null ? ', going on' : `, ${tallyHours(outing, nowMs())} h`}
+          </li>
+        ))}
+      </ul>
+      <h2>Tries from a table</h2>
+      <TriesIn />
+    </main>
+  );
+}
