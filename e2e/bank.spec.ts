@@ -119,8 +119,8 @@ test('taken along with size and age; three taps log a fish; no solver comes with
   await page.getByRole('link', { name: 'To the outing' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/off\.$/);
   await page.getByRole('button', { name: /^Cast here/ }).click();
-  await page.getByRole('button', { name: 'Took' }).click();
-  await page.getByRole('button', { name: 'Landed' }).click();
+  await page.getByRole('button', { name: 'Took', exact: true }).click();
+  await page.getByRole('button', { name: 'Landed', exact: true }).click();
   await expect(page.getByText('Landed, and kept in the log.')).toBeVisible();
   await expect(page.getByText('All sent.')).toBeVisible();
   expect(scripts.some((s) => /worker/i.test(s))).toBe(false);
@@ -139,7 +139,8 @@ test('the network is cut, the browser killed with what was pressed, opened cold 
   await expect(page.locator('[data-offline=ready]')).toBeVisible();
   await context.setOffline(true);
   await page.getByRole('button', { name: /^Cast here/ }).click();
-  for (let n = 0; n < 25; n++) await page.getByRole('button', { name: 'Nothing' }).click();
+  for (let n = 0; n < 25; n++)
+    await page.getByRole('button', { name: 'Nothing', exact: true }).click();
   for (let n = 0; n < 24; n++) await page.getByRole('button', { name: 'fell short' }).click();
   await expect(page.getByText('50 not sent yet, kept on this phone.')).toBeVisible();
   const browser = context.browser();
@@ -190,8 +191,8 @@ test('a spotter’s mark is on the other phone within two seconds; two phones on
   for (const p of [angler.page, spotter.page])
     await p.getByRole('button', { name: /^Go on: cast 26/ }).click();
   await Promise.all([
-    angler.page.getByRole('button', { name: 'Looked' }).click(),
-    spotter.page.getByRole('button', { name: 'Turned away' }).click(),
+    angler.page.getByRole('button', { name: 'Looked', exact: true }).click(),
+    spotter.page.getByRole('button', { name: 'Turned away', exact: true }).click(),
   ]);
   for (const p of [angler.page, spotter.page])
     await expect(p.getByRole('heading', { level: 1 })).toContainText('cast 28');
@@ -201,7 +202,7 @@ test('a spotter’s mark is on the other phone within two seconds; two phones on
   await desk.page.goto(`https://localhost:${port}/phones`);
   await desk.page.getByRole('button', { name: 'Throw out Spotter' }).click();
   await expect(desk.page.getByText('Spotter is thrown out. What it logged stays.')).toBeVisible();
-  await spotter.page.getByRole('button', { name: 'Nothing' }).click();
+  await spotter.page.getByRole('button', { name: 'Nothing', exact: true }).click();
   await expect(spotter.page.getByText('1 not sent yet, kept on this phone.')).toBeVisible();
   await desk.context.close();
 });
@@ -210,7 +211,7 @@ test('the certificate is renewed under an open outing; what is pressed meanwhile
   const before = readFileSync(join(folder, 'tls/leaf.crt'), 'utf8');
   server.signal('SIGHUP');
   await expect.poll(() => readFileSync(join(folder, 'tls/leaf.crt'), 'utf8')).not.toBe(before);
-  await angler.page.getByRole('button', { name: 'Missed' }).click();
+  await angler.page.getByRole('button', { name: 'Missed', exact: true }).click();
   await angler.page.getByRole('button', { name: 'early' }).click();
   await expect(
     angler.page.getByText(/^All sent\.|not sent yet, kept on this phone\./),
