@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { api, problemOf, type RestoreReport } from '@/sync/client';
-import { Button, ButtonAnchor, ButtonLink } from '@/ui/button';
+import { Button, ButtonAnchor } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import panel from '../ui/panel.module.css';
 import css from './start.module.css';
 import { FileDrop } from '@/ui/file-drop';

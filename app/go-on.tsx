@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { lastPlace, type LastPlace } from '@/sync/last-place';
-import { ButtonLink } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import css from './start.module.css';
 
 /** What was done last, to go on with: this device's last beat, and the last outing of the book. */

@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { clientId } from '@/sync/client-id';
-import { Button, ButtonLink } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import css from './start.module.css';
 
 const WAYS = [

@@ -19,7 +19,7 @@ import { OpenBeatFile } from './open-beat-file';
 import { SolveWatch } from './solve-watch';
 import { Disclosure } from '@/ui/disclosure';
 import { dayWords } from '@/words/dates';
-import { ButtonLink } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import css from './start.module.css';
 
 export const dynamic = 'force-dynamic';

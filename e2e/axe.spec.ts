@@ -34,7 +34,7 @@ async function check(page: Page, theme: 'light' | 'dark'): Promise<void> {
 for (const theme of ['light', 'dark'] as const) {
   test(`no violations, ${theme === 'light' ? 'noon' : 'dusk'} light`, async ({ page }) => {
     // Every page, every step, every disclosure: the analysis itself takes most of it.
-    test.setTimeout(200_000);
+    test.setTimeout(300_000);
     await page.addInitScript((t) => localStorage.setItem('theme', t), theme);
     await page.goto('/');
     await check(page, theme);
@@ -49,6 +49,28 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Where to sound next' }).click();
     for (const what of ['Levels and how', 'Where it lies', 'Trace over', 'CSV, in'])
       await page.getByText(what).click();
+    await check(page, theme);
+    for (const path of ['/phones', '/pair', '/trust', '/outings', '/outing#/readings']) {
+      await page.goto(path);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await check(page, theme);
+    }
+    await page.goto('/outing#/take');
+    await page
+      .getByRole('button', { name: /^Take (along|it anew)$/ })
+      .first()
+      .click();
+    await page.getByText(/taken Sat 13 June/).waitFor({ timeout: 90_000 });
+    await check(page, theme);
+    await page.getByRole('link', { name: 'To the outing' }).click();
+    await check(page, theme);
+    await page.getByRole('button', { name: /^Cast here|^Go on/ }).click();
+    await page.getByRole('button', { name: 'Missed', exact: true }).click();
+    await page.getByRole('button', { name: 'Else' }).click();
+    await check(page, theme);
+    await page.getByRole('button', { name: 'Took', exact: true }).click();
+    await page.getByRole('button', { name: 'Landed', exact: true }).click();
+    await page.getByText('Landed, and kept in the log.').waitFor();
     await check(page, theme);
     await page.goto('/read');
     await page.getByRole('button', { name: 'Why, and what to try' }).click();

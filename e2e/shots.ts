@@ -38,13 +38,6 @@ test('desk', async ({ page }) => {
   await openBeat(page);
   await page.getByRole('button', { name: 'Show the best lie' }).click();
   await shot(page, 'read');
-  await page.getByRole('radio', { name: 'Pace' }).click();
-  await page.locator(styled('.plan canvas[data-shows=pace]')).waitFor();
-  await shot(page, 'read-pace');
-  await page.getByRole('radio', { name: 'Depth' }).click();
-  await page.getByLabel('Beside it, what changes at').selectOption('Thin');
-  await page.getByRole('row', { name: /^Wet/ }).waitFor({ timeout: 120000 });
-  await shot(page, 'read-compare');
   await page.goto('/b/tansy-glide/read');
   await settled(page);
   await page.getByLabel('Pieces').uncheck();
@@ -110,11 +103,47 @@ test('phone', async ({ page }) => {
   await page.goto('/read');
   await page.getByRole('button', { name: 'Boughs over it' }).click();
   await shot(page, 'phone-quick');
-  await page.goto('/make/sketch/shot-3?beat=sallow-steps');
-  await page.getByText(/is the discharge that fits/).waitFor();
-  await shot(page, 'phone-sketch');
   await openBeat(page, 'spot?mark=demo-mark-1');
   await page.getByRole('button', { name: 'Plan the cast' }).click();
   await inspector(page).locator(styled('.large')).waitFor();
   await shot(page, 'phone-cast');
+});
+
+test('the outing', async ({ page }) => {
+  test.setTimeout(180000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await theme(page, 'light');
+  await page.goto('/outing#/readings');
+  await page.getByLabel('Water, °C').fill('14.6');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: /simulated/ }).click();
+  await page.getByText(/^Kept on this phone: \d+ readings/).waitFor();
+  await page.goto('/outing#/take');
+  await page.getByRole('button', { name: 'Take along' }).first().click();
+  await page.getByText(/taken Sat 13 June/).waitFor({ timeout: 90000 });
+  await page.getByRole('link', { name: 'To the outing' }).click();
+  const tries: [string, ...string[]][] = [
+    ['Nothing', 'Nothing', 'Looked', 'Leave'],
+    ['Nothing', 'Took', 'Landed', 'On'],
+    ['Nothing', 'Put down', 'Leave'],
+  ];
+  for (const presses of tries) {
+    await page.getByRole('button', { name: /^Cast here/ }).click();
+    for (const name of presses) await page.getByRole('button', { name, exact: true }).click();
+  }
+  await page.getByText('All sent.').waitFor();
+  await shot(page, 'outing-now');
+  await page.getByRole('button', { name: /^Cast here/ }).click();
+  await page.getByRole('button', { name: 'Nothing', exact: true }).click();
+  await page.getByRole('button', { name: 'fell short' }).click();
+  await page.getByRole('button', { name: 'Missed', exact: true }).click();
+  await page.getByRole('button', { name: 'early' }).click();
+  await page.getByText('All sent.').waitFor();
+  await shot(page, 'outing-try');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto('/outings');
+  await page.getByRole('link', { name: 'Sat 13 June' }).first().click();
+  await page.getByRole('img', { name: /^Sallow Steps/ }).waitFor();
+  await page.waitForLoadState('networkidle');
+  await shot(page, 'outing-after');
 });

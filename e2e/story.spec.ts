@@ -95,7 +95,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
     await page.getByRole('button', { name: event, exact: true }).click();
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText('Missed (taken back)')).toBeVisible();
-  await page.getByRole('button', { name: 'Changed fly', exact: true }).click();
+  await page.getByRole('button', { name: 'Changed', exact: true }).click();
   await page.getByLabel('Fly now').fill('Olive emerger 18');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('button', { name: 'Took', exact: true }).click();
@@ -120,7 +120,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
     .getByRole('button')
     .click();
   await expect(page.getByText('Missed (taken back)')).toBeVisible();
-  await expect(page.getByText('Changed fly: Olive emerger 18')).toBeVisible();
+  await expect(page.getByText('Changed: Olive emerger 18')).toBeVisible();
   await expect(page.getByRole('button', { name: /Fish 1 likely, 31 cm/ })).toBeVisible();
 
   // The start page says where it was left off, and shows the water that was solved.

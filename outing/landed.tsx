@@ -14,7 +14,7 @@ import { fishLengthUnit, parseFigure, parseFishLengthCm } from '../core/units/in
 import { Button } from '../ui/button';
 import { FormText, useSchemaForm } from '../ui/schema-form';
 import { fishLengthText } from '../words/form-schemas';
-import { HOOKED_IN_WORDS, weightWords } from '../words/outing-words';
+import { HOOKED_IN_WORDS, weightWords } from '../words/try-words';
 import { SPECIES_NAMES } from '../words/words';
 import type { OutingShared } from './shared';
 import css from './outing.module.css';

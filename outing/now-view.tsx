@@ -5,16 +5,19 @@ import { heatAt } from '../core/day/index';
 import { lastReading, ofOuting, openTry, tallyOf, warmingCph, foldTry } from '../core/log/index';
 import type { HeldPack, PackTarget } from '../core/outing/index';
 import { clockText, formatTemp } from '../core/units/index';
-import { Button, ButtonLink } from '../ui/button';
-import { layName } from '../words/cast-words';
+import { Button } from '../ui/button';
+import { later } from '../ui/later';
+import { layName } from '../words/lay-words';
 import { onwardWords, standTitle, stopWords, targetWords } from '../words/outing-words';
-import { inHundred, lieName } from '../words/words';
+import { inHundred, lieName } from '../words/names';
 import { fishNumber, nextTarget, targetsNow, workedIds } from './next-thing';
 import { READING_HOLDS_MS } from './outing-actions';
 import { keptWords, type OutingShared } from './shared';
 import { goTo } from './use-bank';
-import { frameRound, WaterPicture } from './water-picture';
+import { frameRound } from './frame';
 import css from './outing.module.css';
+
+const WaterPicture = later(() => import('./water-picture').then((m) => m.WaterPicture), 250);
 
 const PLAN = { width: 390, height: 250 } as const;
 const LEAST_M = 11;
@@ -137,10 +140,10 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
         <Button voice="bare" onClick={() => goTo('mark')} disabled={!held}>
           Fish seen
         </Button>
-        <ButtonLink voice="bare" href="/read">
+        <Button voice="bare" onClick={() => goTo('places')}>
           A place
-          <small>quick read</small>
-        </ButtonLink>
+          <small>read, or cast at one</small>
+        </Button>
       </div>
       <Foot {...shared} beats={view.packs} heldId={held?.beatId ?? null} onBeat={setBeatId} />
     </main>

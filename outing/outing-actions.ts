@@ -3,7 +3,6 @@ import {
   foldTry,
   openOutingAt,
   readingSaying,
-  writeSnapshot,
   type Mark,
   type Outing,
   type Reading,
@@ -14,7 +13,8 @@ import type { BeatPack, PackTarget } from '../core/outing/index';
 import type { Place } from '../core/grid/index';
 import { toCivil, zoneOffsetMin } from '../core/units/index';
 import type { BankKeeper } from '../sync/bank';
-import { changes, logged, type QueuedRequest } from '../sync/client';
+import { logged } from '../sync/bank-client';
+import { changes, type QueuedRequest } from '../sync/client';
 import { clientId } from '../sync/client-id';
 import { eventSource } from '../sync/device';
 
@@ -68,12 +68,13 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
       opened.kind === 'target'
         ? said.rated
         : { ...said.rated, species: book?.settings.species ?? null };
-    return writeSnapshot({
+    // What the plan said came with the pack, and under the constants that it was made with.
+    return {
       ...said,
       rated,
       hour: toCivil(now(), zone),
       water: read ? { ...said.water, tempC: read.waterTempC, tempSource: 'read' } : said.water,
-    });
+    };
   }
 
   return {

@@ -8,13 +8,14 @@ import { later } from '../ui/later';
 import { notTakenProps } from '../words/queue-words';
 import { NowView } from './now-view';
 import { createOutingActions } from './outing-actions';
-import { TryView } from './try-view';
 import { useBank, useNow, usePlaceInOuting } from './use-bank';
 import { useOffline } from './use-offline';
 import css from './outing.module.css';
 
+const TryView = later(() => import('./try-view').then((m) => m.TryView));
 const TakeView = later(() => import('./take-view').then((m) => m.TakeView));
 const ReadingsView = later(() => import('./readings-view').then((m) => m.ReadingsView));
+const PlacesView = later(() => import('./places-view').then((m) => m.PlacesView));
 const TriesView = later(() => import('./tries-view').then((m) => m.TriesView));
 const NotTaken = later(() => import('../ui/not-taken').then((m) => m.NotTaken));
 
@@ -50,6 +51,8 @@ export function OutingPage() {
         <TakeView {...shared} />
       ) : name === 'readings' ? (
         <ReadingsView {...shared} />
+      ) : name === 'places' ? (
+        <PlacesView {...shared} />
       ) : name === 'tries' ? (
         <TriesView {...shared} />
       ) : (

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { BeatPack, HeldPack } from '../core/outing/index';
 import { clockText } from '../core/units/index';
-import { api } from '../sync/client';
+import { bankApi } from '../sync/bank-client';
 import { pageBank } from '../sync/page-bank';
 import { Button } from '../ui/button';
 import { ProgressBar } from '../ui/progress-bar';
@@ -79,7 +79,7 @@ function BeatToTake({
     const pack = await packOf(beat.id, level, (state, share) => setTaking({ state, share }));
     if (typeof pack === 'string') return setTaking({ state: 'failed', message: pack });
     const pictures = await Promise.all(
-      (['light', 'dim'] as const).map((theme) => api.picture(beat.id, level, theme)),
+      (['light', 'dim'] as const).map((theme) => bankApi.picture(beat.id, level, theme)),
     );
     const [light, dim] = pictures;
     if (!light?.ok || !dim?.ok)
@@ -159,7 +159,7 @@ async function packOf(
   onProgress: (state: 'solving' | 'packing', share: number) => void,
 ): Promise<BeatPack | string> {
   for (;;) {
-    const reply = await api.pack(beatId, level);
+    const reply = await bankApi.pack(beatId, level);
     if (!reply.ok) return reply.message;
     if (reply.value.state === 'done') return reply.value.pack;
     onProgress(reply.value.state, reply.value.progress);

@@ -2,8 +2,9 @@
 
 import { EVENT_WORDS, foldTry } from '../core/log/index';
 import { clockText, formatFishLength } from '../core/units/index';
-import { detailWords, END_WORDS, targetWords } from '../words/outing-words';
-import { lieName } from '../words/words';
+import { targetWords } from '../words/outing-words';
+import { detailWords, END_WORDS } from '../words/try-words';
+import { lieName } from '../words/names';
 import { keptWords, type OutingShared } from './shared';
 import css from './outing.module.css';
 

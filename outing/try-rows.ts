@@ -6,7 +6,7 @@ import {
   type TryEvent,
   type TryState,
 } from '../core/log/index';
-import { CHANGED_WORDS, LOSS_WORDS, MISS_WORDS, SIZE_WORDS } from '../words/outing-words';
+import { CHANGED_WORDS, LOSS_WORDS, MISS_WORDS, SIZE_WORDS } from '../words/try-words';
 
 export interface Cell {
   word: string;

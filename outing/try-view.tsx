@@ -21,7 +21,8 @@ import { clockText, formatTemp } from '../core/units/index';
 import { bankClockMs } from '../sync/page-bank';
 import { Button } from '../ui/button';
 import { later } from '../ui/later';
-import { layHow } from '../words/cast-words';
+import { layHow } from '../words/lay-words';
+import { targetWords } from '../words/outing-words';
 import {
   detailWords,
   FELL_WORDS,
@@ -29,9 +30,8 @@ import {
   handlingWords,
   minutesSeconds,
   restWords,
-  targetWords,
-} from '../words/outing-words';
-import { lieName } from '../words/words';
+} from '../words/try-words';
+import { lieName } from '../words/names';
 import { EventShape } from './event-shape';
 import { keptWords, type OutingShared } from './shared';
 import { rowOf } from './try-rows';

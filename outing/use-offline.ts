@@ -25,7 +25,11 @@ export function useOffline(): Offline {
       await keepParts(active);
       if (!gone) setState('ready');
     };
-    settle().catch(() => !gone && setState('denied'));
+    settle().catch(async () => {
+      // Without a network nothing new is kept; what was kept before still opens.
+      const kept = await caches.match('/kept-whole').catch(() => undefined);
+      if (!gone) setState(kept && keeper.controller ? 'ready' : 'denied');
+    });
     return () => {
       gone = true;
     };
@@ -36,9 +40,12 @@ export function useOffline(): Offline {
 /** Parts that came just after the page are handed over too: the keeper may not have seen them come. */
 async function keepParts(worker: ServiceWorker | null): Promise<void> {
   await Promise.all([
+    import('./water-picture'),
+    import('./try-view'),
     import('./take-view'),
     import('./readings-view'),
     import('./tries-view'),
+    import('./places-view'),
     import('./landed'),
     import('../ui/not-taken'),
   ]);

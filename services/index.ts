@@ -39,6 +39,7 @@ export {
   outingList,
   outingReport,
   takeTries,
+  tryLog,
   type OutingReport,
   type TriesTaken,
 } from './outing-report';

@@ -1,5 +1,14 @@
 import { readTryLine, type Outing, type Reading, type Try } from '../core/log/index';
-import { appendEvent, findBeat, hasTry, listOutingsOf, openTry, readOuting } from '../store/index';
+import {
+  appendEvent,
+  findBeat,
+  hasTry,
+  listOutingsOf,
+  listTryLog,
+  openTry,
+  readOuting,
+  type TryFilter,
+} from '../store/index';
 import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
 
@@ -21,6 +30,13 @@ export async function outingList() {
   return listOutingsOf(await book(), MOST);
 }
 const MOST = 200;
+
+/** So many of the tries that a filter leaves are listed, the newest. */
+const MOST_TRIES = 300;
+
+export async function tryLog(filter: TryFilter) {
+  return listTryLog(await book(), filter, MOST_TRIES);
+}
 
 export interface TriesTaken {
   dry: boolean;

@@ -46,6 +46,7 @@ export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phon
 export { feedAfter, feedEnd, type FeedItem } from './feed';
 export { findPack, listPacks, putPack } from './packs';
 export { readBank } from './bank';
+export { listTryLog, type TryFilter, type TryLogRow } from './try-log';
 export { listOutingsOf, readOuting } from './outing-report';
 export { readSettings, writeSettings } from './settings';
 export { appendEvent, hasTry, listTries, openTry, type AppendOutcome } from './tries';

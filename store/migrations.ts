@@ -194,6 +194,7 @@ const BANK = [
   `create table packs (
     input_hash text primary key, beat_id text not null references beats(id) on delete cascade,
     json text not null, created_ms integer not null) strict`,
+  `create index tries_by_time on tries(opened_ms)`,
   `create table feed (seq integer primary key autoincrement, kind text not null, id text not null) strict`,
   ...FED.flatMap(({ kind, table, on }) =>
     on.map(

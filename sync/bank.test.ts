@@ -9,7 +9,8 @@ import {
 import type { Bank } from '../core/outing/index';
 import { createBank, type BankParts } from './bank';
 import { openBankDb } from './bank-store';
-import { logged, type QueuedRequest, type Reply } from './client';
+import { logged } from './bank-client';
+import type { QueuedRequest, Reply } from './client';
 import { createQueue, type Queue } from './queue';
 import { openQueueDb } from './queue-store';
 

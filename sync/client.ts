@@ -1,14 +1,4 @@
-import type {
-  KeptRead,
-  LogChange,
-  Mark,
-  Outing,
-  Reading,
-  Settings,
-  Try,
-  TryEvent,
-} from '../core/log/index';
-import type { Bank, PackJob } from '../core/outing/index';
+import type { KeptRead, LogChange, Outing, Reading, Settings } from '../core/log/index';
 
 /** What the server said: a value, or why not, in a sentence for a person. */
 export type Reply<T> =
@@ -51,7 +41,7 @@ const isBytes = (body: unknown): body is Blob | ArrayBuffer =>
 const typeOfBytes = (body: Blob | ArrayBuffer) =>
   (body instanceof Blob && body.type) || 'application/octet-stream';
 
-async function request<T>(
+export async function request<T>(
   { method, path, body, type, signal }: Sent,
   read: (response: Response) => Promise<T>,
 ): Promise<Reply<T>> {
@@ -82,8 +72,8 @@ async function request<T>(
   };
 }
 
-const json = <T>(sent: Sent) => request(sent, (r) => r.json() as Promise<T>);
-const v1 = (path: string) => `/api/v1${path}`;
+export const json = <T>(sent: Sent) => request(sent, (r) => r.json() as Promise<T>);
+export const v1 = (path: string) => `/api/v1${path}`;
 
 /** One change that must last: held on the device until the server has it. Repeating it is harmless. */
 export interface QueuedRequest {
@@ -106,7 +96,7 @@ export interface QueuedRequest {
   /** What it means for the log: kept beside it, so that this device knows it before the book does. */
   change?: LogChange;
 }
-const put = (
+export const put = (
   kind: QueuedRequest['kind'],
   path: string,
   body: object,
@@ -130,7 +120,8 @@ export const changes = {
   dropMark: (id: string) => del('fish', `/marks/${id}`),
   putRise: (id: string, body: object) => put('ring', `/rises/${id}`, body),
   dropRise: (id: string) => del('ring', `/rises/${id}`),
-  putRead: ({ id, ...body }: KeptRead) => put('quick read', `/reads/${id}`, body),
+  putRead: ({ id, ...body }: KeptRead) =>
+    put('quick read', `/reads/${id}`, body, { kind: 'read', read: { id, ...body } }),
   dropRead: (id: string) => del('quick read', `/reads/${id}`),
   putSettings: (change: Partial<Settings>) => put('setting', '/settings', change),
   putOuting: ({ id, ...body }: Outing) => put('outing', `/outings/${id}`, body),
@@ -139,38 +130,6 @@ export const changes = {
   putTry: (id: string, body: object) => put('try', `/tries/${id}`, body),
   putEvent: (tryId: string, id: string, body: object) =>
     put('press', `/tries/${tryId}/events/${id}`, body),
-};
-
-/** What happens on the bank: sent like every change, and known to this device's own log at once. */
-export const logged = {
-  outing({ id, ...body }: Outing): QueuedRequest {
-    return put('outing', `/outings/${id}`, body, { kind: 'outing', outing: { id, ...body } });
-  },
-  reading({ id, ...body }: Reading): QueuedRequest {
-    return put('reading', `/readings/${id}`, body, { kind: 'reading', reading: { id, ...body } });
-  },
-  dropReading: (id: string): QueuedRequest => ({
-    ...changes.dropReading(id),
-    change: { kind: 'reading-dropped', id },
-  }),
-  attempt(attempt: Omit<Try, 'events'>, outing: Outing): QueuedRequest {
-    const { id, outingId: _o, ...body } = attempt;
-    return put('try', `/tries/${id}`, { ...body, outing }, { kind: 'try', attempt });
-  },
-  event(tryId: string, { id, ...body }: TryEvent): QueuedRequest {
-    const change: LogChange = { kind: 'event', tryId, event: { id, ...body } };
-    return put('press', `/tries/${tryId}/events/${id}`, body, change);
-  },
-  photo: (id: string, bytes: Blob): QueuedRequest => ({
-    kind: 'photograph',
-    method: 'PUT',
-    path: v1(`/photos/${id}`),
-    bytes,
-  }),
-  mark(beatId: string, mark: Mark): QueuedRequest {
-    const { id, history: _h, ...body } = mark;
-    return put('fish', `/marks/${id}`, { beatId, ...body }, { kind: 'mark', beatId, mark });
-  },
 };
 
 /** Sends what the queue holds. */
@@ -195,11 +154,6 @@ export interface SolveJob {
 
 /** Everything that is asked and answered at once, one function a route. */
 export const api = {
-  pair: (body: { code: string; name: string }) =>
-    json<{ id: string; name: string }>({ method: 'POST', path: v1('/pair'), body }),
-  namePhone: (id: string, name: string) =>
-    json<null>({ method: 'PATCH', path: v1(`/phones/${id}`), body: { name } }),
-  throwPhoneOut: (id: string) => json<null>({ method: 'DELETE', path: v1(`/phones/${id}`) }),
   saveBeat: (
     id: string,
     body: { stream: string; file: unknown; madeFrom?: object; draftId?: string },
@@ -241,26 +195,6 @@ export const api = {
     ),
   saveFlow: (hash: string, beatId: string, bytes: ArrayBuffer) =>
     json<null>({ method: 'PUT', path: v1(`/flows/${hash}?beat=${beatId}`), body: bytes }),
-  takeTries: (lines: readonly { line: number; cells: Record<string, string> }[], dry: boolean) =>
-    json<{ dry: boolean; taken: number; known: number; problems: string[] }>({
-      method: 'POST',
-      path: v1(`/tries/table?dry=${dry ? 1 : 0}`),
-      body: { lines },
-    }),
-  bank: () => json<Bank>({ method: 'GET', path: v1('/bank') }),
-  pack: (beatId: string, level: string) =>
-    json<PackJob>({
-      method: 'GET',
-      path: v1(`/beats/${beatId}/pack?level=${encodeURIComponent(level)}`),
-    }),
-  picture: (beatId: string, level: string, theme: 'light' | 'dim') =>
-    request(
-      {
-        method: 'GET',
-        path: v1(`/beats/${beatId}/picture?theme=${theme}&level=${encodeURIComponent(level)}`),
-      },
-      (r) => r.blob(),
-    ),
   solves: () => json<SolveJob[]>({ method: 'GET', path: v1('/solves') }),
   requestSolve: (beatId: string, level: string) =>
     json<SolveJob>({ method: 'POST', path: v1('/solves'), body: { beatId, level } }),

@@ -1,7 +1,7 @@
 import { createBank, type BankKeeper } from './bank';
 import { openBankDb } from './bank-store';
 import type { LogChange } from '../core/log/index';
-import { api } from './client';
+import { bankApi } from './bank-client';
 import { pageQueue } from './page-queue';
 
 let made: BankKeeper | null = null;
@@ -13,7 +13,7 @@ export function pageBank(): BankKeeper {
   const queue = pageQueue();
   const bank = createBank({
     open: openBankDb,
-    fetchBank: api.bank,
+    fetchBank: bankApi.bank,
     follow: followFeed,
     post: queue.post,
     journal: queue.journal,

@@ -1,9 +1,9 @@
 import type { BeatPack } from '../core/outing/index';
 import { formatLength, formatSeconds, type UnitSystem } from '../core/units/index';
-import { layHow } from './cast-words';
+import { layHow } from './lay-words';
 import { dayAndHour } from './dates';
 import { standTitle, targetWords } from './outing-words';
-import { inHundred, lieName } from './words';
+import { inHundred, lieName } from './names';
 
 const escapeHtml = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 

@@ -1,5 +1,6 @@
 import type { Reason } from '../core/units/index';
-import { angleWords, forWords, layName, standWords, towardWords } from './cast-words';
+import { angleWords, forWords, standWords, towardWords } from './cast-words';
+import { layName } from './lay-words';
 
 const reason = (what: string, value: number): Reason => ({ what, value, unit: '', source: '' });
 

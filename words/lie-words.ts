@@ -1,6 +1,6 @@
 import type { LargestHere, LieClass, LieStretch, QuickColour } from '../core/lies/index';
 import { formatFishLength, formatLength, type UnitSystem } from '../core/units/index';
-import { lieName } from './words';
+import { lieName } from './names';
 
 /** What is said of a lie beside its rating. */
 

@@ -9,7 +9,7 @@ import {
   formatTemp,
   type UnitSystem,
 } from '../core/units/index';
-import { capital, inHundred } from './words';
+import { capital, inHundred } from './names';
 
 const POSTURE_WORDS: Record<Posture, string> = {
   stand: 'walking upright',

@@ -1,4 +1,5 @@
-import { driftWhy, inHundred, lieWhy, needText, paceText } from './words';
+import { driftWhy, lieWhy, needText, paceText } from './words';
+import { inHundred } from './names';
 import { endText, legText, noWayText } from './stalk-words';
 import type { DriftResult } from '../core/cast/index';
 import type { Reason } from '../core/units/index';

@@ -11,7 +11,6 @@ import {
 } from '../core/units/index';
 import type { Species } from '../core/fish/index';
 import type {
-  LieKind,
   Method,
   Needs,
   NoLies,
@@ -22,31 +21,10 @@ import type {
 import type { Hindrance } from '../core/sight/index';
 import type { DriftResult } from '../core/cast/index';
 import type { Behaviour } from '../core/log/index';
-import type { Posture } from '../core/sight/index';
+
+import { inHundred } from './names';
 
 /** How answers are said: plain and short, an angler's words. Data comes as reasons; only this file words them. */
-
-const KIND_NAMES: Record<LieKind, string> = {
-  cushion: 'Cushion ahead of a rock',
-  pocket: 'Pocket behind a rock',
-  seam: 'Seam',
-  'tongue-edge': 'Edge of the tongue',
-  undercut: 'Undercut bank',
-  overhang: 'Under the boughs',
-  log: 'By the log',
-  'ledge-foot': 'Foot of the step',
-  'slab-v': 'Slab and gravel V',
-  depression: 'Hollow in the bed',
-  plunge: 'Plunge',
-  'tail-lip': 'Lip of the tail',
-  'foam-line': 'Foam line',
-  eddy: 'Back-eddy',
-  margin: 'Margin',
-  'spring-mouth': 'Spring mouth',
-  'weed-lane': 'Lane in the weed',
-  run: 'Open water',
-};
-export const lieName = (kind: LieKind) => KIND_NAMES[kind];
 
 export const needText = (need: number) => need.toFixed(2).replace(/^0/, '');
 
@@ -201,10 +179,6 @@ export function driftWhy(best: DriftResult, units: UnitSystem): string {
   return `The line comes to its end${at}: the fly has run as far as it lets it.`;
 }
 
-export const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
-
-export const inHundred = (share: number) => `${Math.round(100 * share)} in 100`;
-
 export const depthText = (m: number, units: UnitSystem) => formatDepth(m, units);
 
 /** Lookouts are told apart by letters, A the best. */
@@ -236,11 +210,3 @@ export const BEHAVIOUR_WORDS: Record<Behaviour, string> = {
   glued: 'On the bottom',
   gone: 'Gone',
 };
-
-export const POSTURE_NAMES: Record<Posture, string> = {
-  stand: 'Stand',
-  crouch: 'Crouch',
-  kneel: 'Kneel',
-  crawl: 'Crawl',
-};
-export const postureName = (posture: Posture) => POSTURE_NAMES[posture];

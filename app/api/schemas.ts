@@ -285,6 +285,16 @@ export const pairSchema = object({
 }).noUnknown();
 export const phoneSchema = object({ name: phoneName }).noUnknown();
 
+/** What a log of tries is asked for, from an address: all of it as one likes. */
+export const tryFilterSchema = object({
+  beat: text('The beat', 64),
+  end: text('What came of it', 20),
+  kind: text('The kind of lie', 40),
+  from: number().typeError('From must be a time in ms.').min(0, 'From must be 0 or later.'),
+  to: number().typeError('To must be a time in ms.').min(0, 'To must be 0 or later.'),
+  fly: text('The fly', 80),
+});
+
 /** Lines of a table, as they were read: cells by column. */
 export const tableSchema = object({
   lines: mixed<{ line: number; cells: Record<string, string> }[]>()

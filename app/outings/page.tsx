@@ -1,6 +1,6 @@
 import { tallyHours } from './tally-hours';
 import { nowMs, outingList } from '@/services/index';
-import { ButtonLink } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import { dayWords } from '@/words/dates';
 import { TriesIn } from './tries-in';
 import css from '../start.module.css';
@@ -19,6 +19,9 @@ export default async function OutingsPage() {
         </ButtonLink>
       </p>
       <h1>Outings</h1>
+      <p>
+        <ButtonLink href="/outings/log">Every try</ButtonLink>
+      </p>
       {all.length === 0 && (
         <p>
           None yet. <a href="/outing">Begin one on the phone</a>, or log a try in a beat.

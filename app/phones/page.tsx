@@ -1,6 +1,6 @@
 import { renderSVG } from 'uqr';
 import { doorSaid, nowMs, pairingCode, phonesInBook } from '@/services/index';
-import { ButtonLink } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import { dayWords } from '@/words/dates';
 import { PhoneList } from './phone-list';
 import css from '../start.module.css';

@@ -2,9 +2,10 @@
 
 import { formatDepth, type UnitSystem } from '@/core/units/index';
 import { momentWords } from '@/words/dates';
-import { lieName } from '@/words/words';
+import { lieName } from '@/words/names';
 import type { KeptRead } from '@/core/log/index';
-import { Button, ButtonLink } from '@/ui/button';
+import { Button } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import { Select } from '@/ui/select';
 import css from './read.module.css';
 import panel from '../../ui/panel.module.css';

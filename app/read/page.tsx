@@ -2,7 +2,7 @@ import { beatsInBook, readsInBook, settings } from '@/services/index';
 import { ThemeButton } from '@/ui/theme-button';
 import { QuickReadPage } from './quick-read-page';
 import type { KeptRead } from '@/core/log/index';
-import { ButtonLink } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import css from './read.module.css';
 
 export const dynamic = 'force-dynamic';

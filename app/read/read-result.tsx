@@ -6,7 +6,8 @@ import type { Advice, QuickReading } from '@/core/lies/index';
 import { formatTemp, type UnitSystem } from '@/core/units/index';
 import { LargePebble, Pebble } from '@/drawing/pebble';
 import { largestText } from '@/words/lie-words';
-import { lieName, lieWhy } from '@/words/words';
+import { lieWhy } from '@/words/words';
+import { lieName } from '@/words/names';
 import { Button } from '@/ui/button';
 import css from './read.module.css';
 

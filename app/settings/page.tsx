@@ -2,7 +2,7 @@ import { DEFAULT_SETTINGS } from '@/core/log/index';
 import { settings } from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
 import { SettingsForm } from './settings-form';
-import { ButtonLink } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import css from '../start.module.css';
 
 export const dynamic = 'force-dynamic';

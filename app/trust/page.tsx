@@ -1,5 +1,5 @@
 import { doorSaid } from '@/services/index';
-import { ButtonLink } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import css from '../start.module.css';
 
 export const dynamic = 'force-dynamic';

@@ -11,6 +11,8 @@ const PAGES = 'pebble-lane-pages';
 const PARTS = 'pebble-lane-parts';
 /** Pages that open without a network. */
 const KEPT = ['/outing', '/read'];
+/** Stands in the cache once everything was kept. */
+const KEPT_WHOLE = '/kept-whole';
 /** Until the kept page is shown instead, s. */
 const PATIENCE_S = 2;
 
@@ -78,6 +80,8 @@ async function keepAll(paths: readonly string[]): Promise<void> {
     if (isOfPages) await keepPartsOf(response.clone(), parts);
     await (isOfPages ? pages : parts).put(path, response);
   }
+  // From now on the page may say that it opens without a network.
+  await pages.put(KEPT_WHOLE, new Response(''));
 }
 
 /** Scripts, sheets and fonts that a page names. */

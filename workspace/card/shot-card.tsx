@@ -10,8 +10,6 @@ import {
   castName,
   FLY_NAMES,
   inRods,
-  layHow,
-  layName,
   mendName,
   roomWords,
   snagName,
@@ -19,8 +17,9 @@ import {
   structureName,
   towardWords,
 } from '../../words/cast-words';
+import { layHow, layName } from '../../words/lay-words';
 import { heldBackText, hookText, lookText, stayText } from '../../words/chance-words';
-import { inHundred, postureName } from '../../words/words';
+import { inHundred, postureName } from '../../words/names';
 import { cautionText } from '../../words/stalk-words';
 import { useSide } from '../use-side';
 import { CardDrawing, cameraFor, useCardSize } from './card-drawing';

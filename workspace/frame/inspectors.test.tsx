@@ -250,7 +250,7 @@ describe('Log', () => {
   });
   it('a changed fly needs a name; a hooked fish is landed with its length or lost', async () => {
     const { calls } = show(<LogPanel />, { markId: 'm1', tries: [attempt] });
-    await userEvent.click(screen.getByRole('button', { name: 'Changed fly' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Changed' }));
     await userEvent.click(screen.getByRole('button', { name: 'Keep it' }));
     expect(screen.getByText(/Say which fly it is now/)).toBeInTheDocument();
     expect(calls).toEqual([]);

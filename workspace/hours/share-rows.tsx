@@ -1,5 +1,6 @@
 import { linePath } from '../../drawing/shapes';
-import { inHundred, inTen } from '../../words/words';
+import { inTen } from '../../words/words';
+import { inHundred } from '../../words/names';
 import { ROWS, type StripScale } from './scale';
 import type { HourExposure, HourGlare } from '../state/answer';
 import css from './hours.module.css';

@@ -2,7 +2,7 @@
 
 import { POSTURES } from '../../core/sight/index';
 import { Choice } from '../../ui/choice';
-import { POSTURE_NAMES } from '../../words/words';
+import { POSTURE_NAMES } from '../../words/names';
 import { useActions, usePart } from '../context';
 import { createPlanActions } from '../plan-actions';
 

@@ -9,7 +9,7 @@ import {
   type Riser,
 } from '../../core/sight/index';
 import { sampleFlow } from '../../core/water/index';
-import { inHundred } from '../../words/words';
+import { inHundred } from '../../words/names';
 import { usePart } from '../context';
 import { PlainTable } from '../../ui/plain-table';
 

@@ -1,7 +1,8 @@
 import { notFound } from 'next/navigation';
 import { foldTry, tallyOf } from '@/core/log/index';
 import { nowMs, outingReport, settings, solvedWater } from '@/services/index';
-import { ButtonAnchor, ButtonLink } from '@/ui/button';
+import { ButtonAnchor } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import { dayWords } from '@/words/dates';
 import { OutingMap } from './outing-map';
 import { ReadingsTable } from './readings-table';

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import type { Reading } from '@/core/log/index';
 import { clockText, type UnitSystem } from '@/core/units/index';
 import { DataTable, type TableColumn, type TableSort } from '@/ui/data-table';
-import { readingWords } from '@/words/outing-words';
+import { readingWords } from '@/words/try-words';
 
 /** What was read, in order. */
 export function ReadingsTable({

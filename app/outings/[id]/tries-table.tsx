@@ -4,9 +4,9 @@ import { useMemo, useState } from 'react';
 import { foldTry, type Try, type TryFold } from '@/core/log/index';
 import { clockText, formatFishLength, formatSeconds, type UnitSystem } from '@/core/units/index';
 import { DataTable, type TableColumn, type TableSort } from '@/ui/data-table';
-import { layName } from '@/words/cast-words';
-import { detailWords, END_WORDS } from '@/words/outing-words';
-import { inHundred, lieName } from '@/words/words';
+import { layName } from '@/words/lay-words';
+import { detailWords, END_WORDS } from '@/words/try-words';
+import { inHundred, lieName } from '@/words/names';
 
 interface Row {
   attempt: Try;

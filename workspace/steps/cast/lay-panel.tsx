@@ -6,7 +6,8 @@ import { sameLay, type DriftBand, type Lay, type LayRow } from '../../../core/ca
 import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { useActions, usePart } from '../../context';
-import { castName, layName, mendName } from '../../../words/cast-words';
+import { castName, mendName } from '../../../words/cast-words';
+import { layName } from '../../../words/lay-words';
 import { DRIFT_S } from './questions';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';

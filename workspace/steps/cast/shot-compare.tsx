@@ -3,8 +3,9 @@
 import { formatLength, formatSeconds, type UnitSystem } from '../../../core/units/index';
 import type { Shot } from '../../../core/cast/index';
 import { usePart } from '../../context';
-import { angleWords, castName, layName } from '../../../words/cast-words';
-import { inHundred, postureName } from '../../../words/words';
+import { angleWords, castName } from '../../../words/cast-words';
+import { layName } from '../../../words/lay-words';
+import { inHundred, postureName } from '../../../words/names';
 import { valueOf } from '../../state/answer';
 import { PlainTable } from '../../../ui/plain-table';
 

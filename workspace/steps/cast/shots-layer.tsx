@@ -2,7 +2,7 @@
 
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { useActions, usePart } from '../../context';
-import { layName } from '../../../words/cast-words';
+import { layName } from '../../../words/lay-words';
 import { isStale, valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import drawn from '../../../drawing/marks.module.css';

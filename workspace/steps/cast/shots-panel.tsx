@@ -9,13 +9,13 @@ import { useActions, usePart } from '../../context';
 import {
   againstWords,
   forWords,
-  layName,
   loserWords,
   NO_SHOTS_WORDS,
   standWords,
 } from '../../../words/cast-words';
+import { layName } from '../../../words/lay-words';
 import { noLookText } from '../../../words/chance-words';
-import { capital, inHundred, postureName } from '../../../words/words';
+import { capital, inHundred, postureName } from '../../../words/names';
 import { useSide } from '../../use-side';
 import { ShotCompare } from './shot-compare';
 import { ShotsAsk } from './shots-ask';

@@ -10,7 +10,7 @@ import { Select } from '../../../ui/select';
 import { useActions, usePart } from '../../context';
 import { useDepthPattern, useFishedToday } from './depth-pattern';
 import { KIND_GROUPS, passes, type LieFilter } from '../../state/lie-filter';
-import { lieName } from '../../../words/words';
+import { lieName } from '../../../words/names';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
 import css from './read.module.css';

@@ -5,7 +5,7 @@ import { readRises, trueLie, type Riser } from '../../../core/sight/index';
 import { formatLength } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
 import { useActions, usePart } from '../../context';
-import { inHundred } from '../../../words/words';
+import { inHundred } from '../../../words/names';
 import { markOf } from '../../state/selectors';
 import { RiseTiming } from '../../parts/rise-timing';
 import { createMarkActions } from '../../records/mark-actions';

@@ -10,7 +10,7 @@ import { useThemeName } from '../../../drawing/use-theme-name';
 import { later } from '../../../ui/later';
 import panel from '../../../ui/panel.module.css';
 import { DIM, LIGHT } from '../../../ui/tokens';
-import { inHundred } from '../../../words/words';
+import { inHundred } from '../../../words/names';
 import { useActions, usePart } from '../../context';
 import { createStalkActions } from './stalk-actions';
 import css from './stalk.module.css';

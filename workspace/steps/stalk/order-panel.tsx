@@ -4,7 +4,7 @@ import { Button } from '../../../ui/button';
 import { formatLength } from '../../../core/units/index';
 import { useActions, usePart } from '../../context';
 import { orderText } from '../../../words/stalk-words';
-import { capital } from '../../../words/words';
+import { capital } from '../../../words/names';
 import { useFishNames } from '../../use-fish-names';
 import { valueOf } from '../../state/answer';
 import { createStalkActions } from './stalk-actions';

@@ -3,7 +3,7 @@
 import { atClockText, formatLength } from '../../../core/units/index';
 import { usePart } from '../../context';
 import { cautionText, changeText } from '../../../words/stalk-words';
-import { capital } from '../../../words/words';
+import { capital } from '../../../words/names';
 import { useFishNames } from '../../use-fish-names';
 import { shownWay, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';

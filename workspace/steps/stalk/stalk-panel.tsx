@@ -7,7 +7,7 @@ import { Disclosure } from '../../../ui/disclosure';
 import type { HidingSchool } from '../../../core/stalk/index';
 import { formatMinutes } from '../../../core/units/index';
 import { useActions, usePart, useWorkspace } from '../../context';
-import { inHundred } from '../../../words/words';
+import { inHundred } from '../../../words/names';
 import { AtTheStand } from './at-the-stand';
 import { OrderPanel } from './order-panel';
 import { CarePanel, ChangesPanel, ShadowPanel } from './stalk-care';

@@ -4,7 +4,7 @@ import { formatLength, formatMinutes } from '../../../core/units/index';
 import type { Posture } from '../../../core/sight/index';
 import { usePart } from '../../context';
 import { endText, legText, noWayText } from '../../../words/stalk-words';
-import { capital, inHundred } from '../../../words/words';
+import { capital, inHundred } from '../../../words/names';
 import { Band } from './band';
 import { useFishNames } from '../../use-fish-names';
 import { shownWay, targetOf } from '../../state/selectors';

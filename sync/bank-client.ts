@@ -1,0 +1,85 @@
+import type { Mark, LogChange, Outing, Reading, Try, TryEvent } from '../core/log/index';
+import type { Bank, PackJob } from '../core/outing/index';
+import { changes, json, put, request, v1, type QueuedRequest } from './client';
+
+/** The routes of the bank and of outings afterwards, apart from those of the desk: a page loads the ones it asks. */
+export const bankApi = {
+  pair: (body: { code: string; name: string }) =>
+    json<{ id: string; name: string }>({ method: 'POST', path: v1('/pair'), body }),
+  namePhone: (id: string, name: string) =>
+    json<null>({ method: 'PATCH', path: v1(`/phones/${id}`), body: { name } }),
+  throwPhoneOut: (id: string) => json<null>({ method: 'DELETE', path: v1(`/phones/${id}`) }),
+  tryLog: (filter: { beat: string; end: string; kind: string; fly: string }) =>
+    json<{ rows: TryLogLine[]; count: number; landed: number }>({
+      method: 'GET',
+      path: v1(`/tries?${new URLSearchParams(filter).toString()}`),
+    }),
+  takeTries: (lines: readonly { line: number; cells: Record<string, string> }[], dry: boolean) =>
+    json<{ dry: boolean; taken: number; known: number; problems: string[] }>({
+      method: 'POST',
+      path: v1(`/tries/table?dry=${dry ? 1 : 0}`),
+      body: { lines },
+    }),
+  bank: () => json<Bank>({ method: 'GET', path: v1('/bank') }),
+  pack: (beatId: string, level: string) =>
+    json<PackJob>({
+      method: 'GET',
+      path: v1(`/beats/${beatId}/pack?level=${encodeURIComponent(level)}`),
+    }),
+  picture: (beatId: string, level: string, theme: 'light' | 'dim') =>
+    request(
+      {
+        method: 'GET',
+        path: v1(`/beats/${beatId}/picture?theme=${theme}&level=${encodeURIComponent(level)}`),
+      },
+      (r) => r.blob(),
+    ),
+};
+
+/** One try as the log lists it. */
+export interface TryLogLine {
+  id: string;
+  outingId: string;
+  beatName: string | null;
+  openedMs: number;
+  zoneOffsetMin: number;
+  state: string;
+  casts: number;
+  fly: string;
+  landedCm: number | null;
+  lieKind: string | null;
+  waterTempC: number | null;
+  chance: number | null;
+}
+
+/** What happens on the bank: sent like every change, and known to this device's own log at once. */
+export const logged = {
+  outing({ id, ...body }: Outing): QueuedRequest {
+    return put('outing', `/outings/${id}`, body, { kind: 'outing', outing: { id, ...body } });
+  },
+  reading({ id, ...body }: Reading): QueuedRequest {
+    return put('reading', `/readings/${id}`, body, { kind: 'reading', reading: { id, ...body } });
+  },
+  dropReading: (id: string): QueuedRequest => ({
+    ...changes.dropReading(id),
+    change: { kind: 'reading-dropped', id },
+  }),
+  attempt(attempt: Omit<Try, 'events'>, outing: Outing): QueuedRequest {
+    const { id, outingId: _o, ...body } = attempt;
+    return put('try', `/tries/${id}`, { ...body, outing }, { kind: 'try', attempt });
+  },
+  event(tryId: string, { id, ...body }: TryEvent): QueuedRequest {
+    const change: LogChange = { kind: 'event', tryId, event: { id, ...body } };
+    return put('press', `/tries/${tryId}/events/${id}`, body, change);
+  },
+  photo: (id: string, bytes: Blob): QueuedRequest => ({
+    kind: 'photograph',
+    method: 'PUT',
+    path: v1(`/photos/${id}`),
+    bytes,
+  }),
+  mark(beatId: string, mark: Mark): QueuedRequest {
+    const { id, history: _h, ...body } = mark;
+    return put('fish', `/marks/${id}`, { beatId, ...body }, { kind: 'mark', beatId, mark });
+  },
+};
