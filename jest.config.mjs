@@ -17,7 +17,7 @@ export default async function config() {
     displayName: 'dom',
     testEnvironment: 'jsdom',
     testMatch: [
-      '<rootDir>/{ui,drawing,workspace,making}/**/*.test.{ts,tsx}',
+      '<rootDir>/{ui,drawing,workspace,making,outing}/**/*.test.{ts,tsx}',
       '<rootDir>/app/**/*.test.tsx',
     ],
     setupFilesAfterEnv: ['<rootDir>/jest.setup.ts'],

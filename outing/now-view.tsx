@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { heatAt } from '../core/day/index';
-import { lastReading, ofOuting, openTry, tallyOf, warmingCph, foldTry } from '../core/log/index';
+import { lastReading, ofOuting, openTry, warmingCph, foldTry } from '../core/log/index';
 import type { HeldPack, PackTarget } from '../core/outing/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
@@ -12,11 +12,12 @@ import { onwardWords, standTitle, stopWords, targetWords } from '../words/outing
 import { inHundred, lieName } from '../words/names';
 import { fishNumber, nextTarget, targetsNow, workedIds } from './next-thing';
 import { READING_HOLDS_MS } from './outing-actions';
-import { keptWords, type OutingShared } from './shared';
+import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
 import { frameRound } from './frame';
 import css from './outing.module.css';
 
+const NowFoot = later(() => import('./now-foot').then((m) => m.NowFoot), 160);
 const WaterPicture = later(() => import('./water-picture').then((m) => m.WaterPicture), 250);
 
 const PLAN = { width: 390, height: 250 } as const;
@@ -145,7 +146,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           <small>read, or cast at one</small>
         </Button>
       </div>
-      <Foot {...shared} beats={view.packs} heldId={held?.beatId ?? null} onBeat={setBeatId} />
+      <NowFoot {...shared} beats={view.packs} heldId={held?.beatId ?? null} onBeat={setBeatId} />
     </main>
   );
 }
@@ -263,66 +264,5 @@ function NextWords({
         </Button>
       </p>
     </section>
-  );
-}
-
-function Foot({
-  view,
-  now,
-  outing,
-  tries,
-  actions,
-  queue,
-  offline,
-  beats,
-  heldId,
-  onBeat,
-}: OutingShared & {
-  beats: readonly HeldPack[];
-  heldId: string | null;
-  onBeat: (id: string) => void;
-}) {
-  const tally = tallyOf(outing, tries, now);
-  const figures = [
-    [String(tally.touched), 'touched'],
-    [String(tally.taken), 'taken'],
-    [String(tally.missed), 'missed'],
-    [tally.hours.toFixed(1), 'hours'],
-  ] as const;
-  return (
-    <footer className={css.foot}>
-      <dl className={css.tally}>
-        {figures.map(([figure, word]) => (
-          <div key={word}>
-            <dd>{figure}</dd>
-            <dt>{word}</dt>
-          </div>
-        ))}
-      </dl>
-      <p role="status">
-        {keptWords({ view, queue })}
-        {offline === 'denied' && ' This page does not open without a network. '}
-        {view.problem && !view.live && <span className={css.why}> {view.problem}</span>}
-      </p>
-      <nav className={css.ways} aria-label="The outing">
-        <a href="#/tries">What happened</a>
-        <a href="#/readings">Readings</a>
-        <a href="#/take">Taken along</a>
-        {offline === 'denied' && <a href="/api/v1/carry">A file to carry</a>}
-        {outing && (
-          <Button voice="plain" onClick={() => void actions.endOuting(outing)}>
-            End the outing
-          </Button>
-        )}
-        {beats.length > 1 &&
-          beats
-            .filter((b) => b.beatId !== heldId)
-            .map((b) => (
-              <Button voice="plain" key={b.beatId} onClick={() => onBeat(b.beatId)}>
-                To {b.pack.name}
-              </Button>
-            ))}
-      </nav>
-    </footer>
   );
 }

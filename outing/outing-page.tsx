@@ -5,7 +5,6 @@ import { openOutingAt, openTry } from '../core/log/index';
 import { bankClockMs, pageBank } from '../sync/page-bank';
 import { useQueue } from '../sync/use-queue';
 import { later } from '../ui/later';
-import { notTakenProps } from '../words/queue-words';
 import { NowView } from './now-view';
 import { createOutingActions } from './outing-actions';
 import { useBank, useNow, usePlaceInOuting } from './use-bank';
@@ -17,7 +16,7 @@ const TakeView = later(() => import('./take-view').then((m) => m.TakeView));
 const ReadingsView = later(() => import('./readings-view').then((m) => m.ReadingsView));
 const PlacesView = later(() => import('./places-view').then((m) => m.PlacesView));
 const TriesView = later(() => import('./tries-view').then((m) => m.TriesView));
-const NotTaken = later(() => import('../ui/not-taken').then((m) => m.NotTaken));
+const NotTakenHere = later(() => import('./not-taken-here').then((m) => m.NotTakenHere));
 
 /** The outing on a phone: one page, so that it opens and goes on without a network. */
 export function OutingPage() {
@@ -58,7 +57,7 @@ export function OutingPage() {
       ) : (
         <NowView marking={name === 'mark'} {...shared} />
       )}
-      <NotTaken {...notTakenProps(queue)} />
+      {queue.refused.length > 0 && <NotTakenHere queue={queue} />}
     </div>
   );
 }

@@ -47,7 +47,8 @@ async function keepParts(worker: ServiceWorker | null): Promise<void> {
     import('./tries-view'),
     import('./places-view'),
     import('./landed'),
-    import('../ui/not-taken'),
+    import('./not-taken-here'),
+    import('./now-foot'),
   ]);
   const paths = performance
     .getEntriesByType('resource')

@@ -5,6 +5,7 @@ import type { Place } from '../core/grid/index';
 import type { OutingLog } from '../core/log/index';
 import type { HeldPack, PackTarget } from '../core/outing/index';
 import { formatLength, type UnitSystem } from '../core/units/index';
+import { LitImage } from '../ui/lit-image';
 import { lieName, postureName } from '../words/names';
 import { targetWords } from '../words/outing-words';
 import { fishNumber } from './next-thing';
@@ -71,18 +72,7 @@ export function WaterPicture({
       data-asks={onPlace ? '' : undefined}
       onPointerUp={place}
     >
-      <image
-        href={held.picture.light}
-        {...pictured}
-        className={css.noon}
-        preserveAspectRatio="none"
-      />
-      <image
-        href={held.picture.dim}
-        {...pictured}
-        className={css.dusk}
-        preserveAspectRatio="none"
-      />
+      <LitImage light={held.picture.light} dim={held.picture.dim} {...pictured} />
       <Solids held={held} px={px} perM={perM} />
       {next && shot && (
         <g className={css.cast} aria-hidden="true">

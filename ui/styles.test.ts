@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 
-const ROOMS = ['app', 'drawing', 'making', 'ui', 'workspace'];
+const ROOMS = ['app', 'drawing', 'making', 'outing', 'ui', 'workspace'];
 const files = ROOMS.flatMap((room) =>
   readdirSync(room, { recursive: true, encoding: 'utf8' }).map((name) => join(room, name)),
 );

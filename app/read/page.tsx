@@ -2,7 +2,7 @@ import { beatsInBook, readsInBook, settings } from '@/services/index';
 import { ThemeButton } from '@/ui/theme-button';
 import { QuickReadPage } from './quick-read-page';
 import type { KeptRead } from '@/core/log/index';
-import { ButtonLink } from '@/ui/button-link';
+import { ButtonAnchor } from '@/ui/button';
 import css from './read.module.css';
 
 export const dynamic = 'force-dynamic';
@@ -16,9 +16,9 @@ export default async function Page() {
       <header>
         <h1>What is here?</h1>
         <nav>
-          <ButtonLink voice="plain" href="/">
+          <ButtonAnchor voice="plain" href="/">
             Book
-          </ButtonLink>
+          </ButtonAnchor>
           <ThemeButton />
         </nav>
       </header>

@@ -1,3 +1,4 @@
+import { LitImage } from '@/ui/lit-image';
 import css from '../../start.module.css';
 
 const WIDE = 1100;
@@ -34,16 +35,12 @@ export function OutingMap({
         role="img"
         aria-label={`${beat.name}: ${marks.length} tries, at ${marks.map((m) => `${m.xM.toFixed(0)} m`).join(', ')} from the foot`}
       >
-        {(['light', 'dim'] as const).map((theme) => (
-          <image
-            key={theme}
-            className={theme === 'dim' ? css.dusk : css.noon}
-            href={`/api/v1/beats/${beat.id}/picture?theme=${theme}`}
-            width={WIDE}
-            height={high}
-            preserveAspectRatio="none"
-          />
-        ))}
+        <LitImage
+          light={`/api/v1/beats/${beat.id}/picture`}
+          dim={`/api/v1/beats/${beat.id}/picture?theme=dim`}
+          width={WIDE}
+          height={high}
+        />
         {spread(
           marks.map((m) => ({ ...m, x: (m.xM - x0M) * perM, y: high - (m.yM - y0M) * perM })),
         ).map((m) => (

@@ -1,0 +1,310 @@
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { ChakraProvider } from '@chakra-ui/react';
+import {
+  applyChanges,
+  DEFAULT_SETTINGS,
+  EMPTY_LOG,
+  EMPTY_SNAPSHOT,
+  foldTry,
+  readingSaying,
+  type LogChange,
+  type OutingLog,
+} from '../core/log/index';
+import type { BeatPack, PackTarget } from '../core/outing/index';
+import { heatAt } from '../core/day/index';
+import type { BankKeeper, BankView } from '../sync/bank';
+import { system } from '../ui/system';
+import { stopWords } from '../words/outing-words';
+import { loggerFromCsv } from './logger-csv';
+import { fishNumber, nextTarget, targetsNow, workedIds } from './next-thing';
+import { createOutingActions } from './outing-actions';
+import { TriesView } from './tries-view';
+import { TryView } from './try-view';
+
+const target = (id: string, xM: number, more: Partial<PackTarget> = {}): PackTarget => ({
+  id,
+  markId: null,
+  kind: 'pocket',
+  xM,
+  yM: 0,
+  headingRad: 0,
+  totalLengthCm: 25,
+  depthM: 0.4,
+  rating: 70,
+  shot: null,
+  noShot: 'no-look',
+  snapshot: {
+    ...EMPTY_SNAPSHOT,
+    target: { ...EMPTY_TARGET, id, xM },
+  },
+  ...more,
+});
+const EMPTY_TARGET = {
+  id: '',
+  kind: 'pocket' as const,
+  xM: 0,
+  yM: 0,
+  rating: 70,
+  needs: null,
+  depthM: null,
+  surfaceSpeedMps: null,
+  meanSpeedMps: null,
+  behaviour: null,
+};
+const shot = {
+  stand: { xM: 0, yM: -3 },
+  side: 'left',
+  posture: 'kneel',
+  landing: { xM: 3, yM: 0 },
+  lay: { kind: 'straight' },
+  cast: 'overhead',
+  distanceM: 6,
+  leadM: 1,
+  cleanS: { low: 1, best: 2, high: 3 },
+  chance: { low: 0.2, best: 0.4, high: 0.6 },
+  waySeconds: 60,
+  fly: 'dry',
+} as NonNullable<PackTarget['shot']>;
+const pack = (targets: PackTarget[]): BeatPack => ({
+  version: 1,
+  beatId: 'b',
+  name: 'Kest',
+  streamName: 'Kest Beck',
+  planHash: 'p',
+  level: 'Fair',
+  madeMs: 0,
+  timeZone: 'Etc/GMT-2',
+  lengthM: 30,
+  frame: { x0M: 0, y0M: -5, x1M: 30, y1M: 5 },
+  features: [],
+  targets,
+});
+const START = Date.parse('2026-06-13T07:40:00Z');
+
+/** A bank without a device under it: what is recorded is applied at once. */
+function bankOf(log: OutingLog = EMPTY_LOG, keeps = true) {
+  let view: BankView = {
+    state: 'ready',
+    bank: {
+      end: 0,
+      log,
+      settings: { ...DEFAULT_SETTINGS, keepLimit: 1 },
+      beats: [],
+      nowMs: START,
+      clockFixed: false,
+    },
+    fetchedMs: 0,
+    log,
+    packs: [],
+    live: true,
+    problem: null,
+    unkept: false,
+  };
+  const sent: string[] = [];
+  const bank = {
+    get: () => view,
+    record: async (...requests: { path: string; change?: LogChange }[]) => {
+      sent.push(...requests.map((r) => r.path));
+      view = {
+        ...view,
+        log: applyChanges(
+          view.log,
+          requests.flatMap((r) => r.change ?? []),
+        ),
+      };
+      return keeps;
+    },
+  } as unknown as BankKeeper;
+  return { bank, sent, view: () => view };
+}
+
+describe('the next thing', () => {
+  const all = [target('low', 2), target('mid', 9, { shot }), target('high', 15, { shot })];
+  it('in working order, what has a cast first; what was worked or passed by is left', () => {
+    expect(nextTarget(all, new Set(), new Set())!.id).toBe('mid');
+    expect(nextTarget(all, new Set(['mid']), new Set())!.id).toBe('high');
+    expect(nextTarget(all, new Set(['mid']), new Set(['high']))!.id).toBe('low');
+    expect(nextTarget(all, new Set(['mid', 'low']), new Set(['high']))).toBeNull();
+  });
+  it('a fish that was marked since is there, one that was struck is gone', () => {
+    const mark = {
+      id: 'm',
+      beatId: 'b',
+      xM: 5,
+      yM: 1,
+      fishDepthM: 0.3,
+      headingRad: 0,
+      totalLengthCm: 25,
+      surety: 'likely' as const,
+      behaviour: 'holding' as const,
+      note: '',
+      photoId: null,
+      seenMs: 0,
+      history: [],
+    };
+    const beat = pack([...all, target('old', 4, { markId: 'old' })]);
+    const now = targetsNow(beat, { ...EMPTY_LOG, marks: [mark] });
+    expect(now.map((t) => t.id)).toEqual(['low', 'mid', 'high', 'm']);
+    expect(fishNumber(now[3]!, { ...EMPTY_LOG, marks: [mark] }, 'b')).toBe(1);
+  });
+});
+
+describe('what is done on the bank', () => {
+  it('the first try begins the outing; presses count up whatever the clock does; back takes the last', async () => {
+    let now = START;
+    const { bank, sent, view } = bankOf();
+    const actions = createOutingActions(bank, () => now);
+    const beat = pack([target('t', 3, { shot })]);
+    const id = actions.openTry({ kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    expect(sent[0]).toContain('/outings/');
+    expect(sent[1]).toContain('/tries/');
+    await actions.press(id, 'cast');
+    now -= 3_600_000; // The clock is set back an hour.
+    await actions.press(id, 'miss', { missed: 'early' });
+    await actions.press(id, 'hook');
+    const tried = () => view().log.tries[0]!;
+    expect(foldTry('', tried().events).timeline.map((t) => t.event.code)).toEqual([
+      'cast',
+      'miss',
+      'hook',
+    ]);
+    expect(tried().events.map((e) => e.seq)).toEqual([1, 2, 3]);
+    expect(actions.takeBack(id)).toBe(true);
+    expect(foldTry('', tried().events).state).toBe('open');
+    expect(workedIds(view().log.tries)).toEqual(new Set(['t']));
+    // The same outing goes on.
+    actions.openTry({ kind: 'here', beatId: 'b' }, '');
+    expect(view().log.outings).toHaveLength(1);
+  });
+  it('a reading of the day stands in the record of the try', async () => {
+    const { bank, view } = bankOf();
+    const actions = createOutingActions(bank, () => START);
+    await actions.read([{ waterTempC: 14.25 }], null);
+    const beat = pack([target('t', 3, { shot })]);
+    actions.openTry({ kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    expect(view().log.tries[0]!.snapshot.water).toMatchObject({ tempC: 14.25, tempSource: 'read' });
+    expect(view().log.tries[0]!.snapshot.hour).toBe('2026-06-13T09:40');
+  });
+});
+
+describe('the page of a try', () => {
+  const open = async (keeps = true) => {
+    const { bank, view } = bankOf(EMPTY_LOG, keeps);
+    const actions = createOutingActions(bank, () => START);
+    const beat = pack([target('t', 3, { shot })]);
+    const id = actions.openTry({ kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    const page = () => {
+      const { log } = view();
+      const shared = {
+        view: view(),
+        now: START,
+        outing: log.outings[0]!,
+        tries: log.tries,
+        actions,
+        queue: {
+          waiting: 0,
+          refused: [],
+          problem: null,
+          sendAgain: async () => {},
+          throwAway: async () => {},
+        },
+        offline: 'ready' as const,
+      };
+      return (
+        <ChakraProvider value={system}>
+          <TryView attempt={log.tries.find((t) => t.id === id)!} {...shared} />
+          <TriesView {...shared} />
+        </ChakraProvider>
+      );
+    };
+    const { rerender } = render(page());
+    return { again: () => rerender(page()), fold: () => foldTry('', view().log.tries[0]!.events) };
+  };
+  const press = (name: string) => userEvent.click(screen.getByRole('button', { name }));
+
+  it('one press keeps an event; why and where are said of it afterwards', async () => {
+    const { again, fold } = await open();
+    await press('Missed');
+    again();
+    await press('early');
+    again();
+    await press('large');
+    again();
+    await press('fell short');
+    again();
+    expect(fold()).toMatchObject({ casts: 1, state: 'open' });
+    expect(fold().timeline[0]!.event).toMatchObject({
+      code: 'miss',
+      missed: 'early',
+      missedSize: 'large',
+      fellAt: 'short',
+    });
+    // Missed half a year before this page's own clock: the rest is over.
+    expect(screen.getByText(/It has settled/)).toBeInTheDocument();
+  });
+  it('took, landed: the care is said before, the fight is timed, the log tells it', async () => {
+    const { again, fold } = await open();
+    await press('Took');
+    again();
+    const care = screen.getAllByRole('alert').find((a) => /Wet hands/.test(a.textContent ?? ''));
+    expect(care).toBeDefined();
+    await press('Landed');
+    again();
+    expect(fold()).toMatchObject({ state: 'landed' });
+    expect(fold().timeline[1]!.event.foughtS).toBe(0);
+    const list = screen.getAllByRole('list')[0]!;
+    expect(within(list).getByText(/: landed, 1 cast/)).toBeInTheDocument();
+  });
+  it('keys do the same; what was not kept is said', async () => {
+    const { again, fold } = await open(false);
+    await userEvent.keyboard('2');
+    again();
+    await userEvent.keyboard('{ArrowUp}');
+    again();
+    expect(fold().timeline[0]!.event).toMatchObject({ code: 'look', fellAt: 'long' });
+    expect(screen.getByText(/Not kept on this phone/)).toBeInTheDocument();
+    await userEvent.keyboard('{Backspace}');
+    again();
+    expect(fold().timeline[0]!.event.fellAt).toBeUndefined();
+  });
+});
+
+describe('when to stop', () => {
+  const rule = { school: 'kinder', species: 'brown', legalC: null } as const;
+  it('says the limit, how long it is till then at this rate, and stops', () => {
+    expect(stopWords(heatAt(14, rule), 14, 1, 'metric')).toEqual({
+      kind: 'quiet',
+      strong: 'Stop at 18.3 °C.',
+      rest: 'At this rate in 4.3 hours.',
+    });
+    expect(stopWords(heatAt(17.6, rule), 17.6, null, 'us')).toMatchObject({
+      kind: 'caution',
+      strong: 'Near 65.0 °F.',
+    });
+    expect(stopWords(heatAt(18.4, rule), 18.4, 0.5, 'metric').strong).toBe('Stop now.');
+    expect(stopWords(heatAt(null, rule), null, null, 'metric').rest).toBe('Read the water first.');
+  });
+});
+
+describe('a logger’s file', () => {
+  it('local times and instants; every bad line has its sentence', () => {
+    const { lines, problems } = loggerFromCsv(
+      'time,water_c,level_m\n2026-06-13T09:40,12.5,\n2026-06-13T07:50:00Z,,0.42\nnoon,12,\n2026-06-13T10:00,99,\n2026-06-13T10:10,,\n',
+      'Etc/GMT-2',
+    );
+    expect(lines).toEqual([
+      { takenMs: START, waterTempC: 12.5, levelM: null },
+      { takenMs: START + 600_000, waterTempC: null, levelM: 0.42 },
+    ]);
+    expect(problems).toHaveLength(3);
+    expect(problems[0]).toMatch(/Line 4: time is "noon"/);
+    expect(problems[1]).toMatch(/Line 5: water_c is "99"/);
+  });
+});
+
+it('a reading that says nothing is one', () => {
+  expect(
+    readingSaying({ id: 'r', outingId: 'o', takenMs: 0, zoneOffsetMin: 0 }).waterTempC,
+  ).toBeNull();
+});
