@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { EMPTY_SNAPSHOT } from '../core/log/index';
 import { demoBeats } from '../demo/beats';
-import { listTries, openStore, openTry, appendEvent, putBeat } from '../store/index';
+import { appendEvent, listTries, listTryLog, openStore, openTry, putBeat } from '../store/index';
 
 /** What a beat page waits for with many tries: `npx tsx bench/records.ts [tries]`. */
 const TRIES = Number(process.argv[2] ?? 20_000);
@@ -49,6 +49,20 @@ async function run(): Promise<void> {
     const tries = await listTries(db, 'b');
     if (tries.length !== TRIES) throw new Error(`${tries.length} of ${TRIES} tries came back`);
     listed.push(performance.now() - start);
+  }
+  for (const [name, filter] of [
+    ['all', {}],
+    ['of one end', { state: 'open' }],
+    ['by a fly', { fly: 'an', fromMs: 0.5 * TRIES }],
+  ] as const) {
+    const times: number[] = [];
+    for (let n = 0; n < 9; n++) {
+      const at = performance.now();
+      await listTryLog(db, filter, 300);
+      times.push(performance.now() - at);
+    }
+    times.sort((a, b) => a - b);
+    console.log(`log of ${TRIES} tries, ${name}: median ${times[4]!.toFixed(0)} ms`);
   }
   await db.destroy();
   rmSync(folder, { recursive: true });

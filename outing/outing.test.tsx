@@ -280,7 +280,7 @@ describe('when to stop', () => {
     });
     expect(stopWords(heatAt(17.6, rule), 17.6, null, 'us')).toMatchObject({
       kind: 'caution',
-      strong: 'Near 65.0 °F.',
+      strong: 'Near 65 °F.',
     });
     expect(stopWords(heatAt(18.4, rule), 18.4, 0.5, 'metric').strong).toBe('Stop now.');
     expect(stopWords(heatAt(null, rule), null, null, 'metric').rest).toBe('Read the water first.');
