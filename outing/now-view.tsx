@@ -6,7 +6,7 @@ import { lastReading, ofOuting, openTry, warmingCph, foldTry } from '../core/log
 import type { HeldPack, PackTarget } from '../core/outing/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
-import { later } from '../ui/later';
+import { part } from './part';
 import { layName } from '../words/lay-words';
 import { onwardWords, standTitle, stopWords, targetWords } from '../words/outing-words';
 import { inHundred, lieName } from '../words/names';
@@ -17,8 +17,8 @@ import { goTo } from './use-bank';
 import { frameRound } from './frame';
 import css from './outing.module.css';
 
-const NowFoot = later(() => import('./now-foot').then((m) => m.NowFoot), 160);
-const WaterPicture = later(() => import('./water-picture').then((m) => m.WaterPicture), 250);
+const NowFoot = part(() => import('./now-foot').then((m) => m.NowFoot), 160);
+const WaterPicture = part(() => import('./water-picture').then((m) => m.WaterPicture), 250);
 
 const PLAN = { width: 390, height: 250 } as const;
 const LEAST_M = 11;

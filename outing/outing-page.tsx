@@ -4,19 +4,19 @@ import { useMemo } from 'react';
 import { openOutingAt, openTry } from '../core/log/index';
 import { bankClockMs, pageBank } from '../sync/page-bank';
 import { useQueue } from '../sync/use-queue';
-import { later } from '../ui/later';
+import { part } from './part';
 import { NowView } from './now-view';
 import { createOutingActions } from './outing-actions';
 import { useBank, useNow, usePlaceInOuting } from './use-bank';
 import { useOffline } from './use-offline';
 import css from './outing.module.css';
 
-const TryView = later(() => import('./try-view').then((m) => m.TryView));
-const TakeView = later(() => import('./take-view').then((m) => m.TakeView));
-const ReadingsView = later(() => import('./readings-view').then((m) => m.ReadingsView));
-const PlacesView = later(() => import('./places-view').then((m) => m.PlacesView));
-const TriesView = later(() => import('./tries-view').then((m) => m.TriesView));
-const NotTakenHere = later(() => import('./not-taken-here').then((m) => m.NotTakenHere));
+const TryView = part(() => import('./try-view').then((m) => m.TryView));
+const TakeView = part(() => import('./take-view').then((m) => m.TakeView));
+const ReadingsView = part(() => import('./readings-view').then((m) => m.ReadingsView));
+const PlacesView = part(() => import('./places-view').then((m) => m.PlacesView));
+const TriesView = part(() => import('./tries-view').then((m) => m.TriesView));
+const NotTakenHere = part(() => import('./not-taken-here').then((m) => m.NotTakenHere));
 
 /** The outing on a phone: one page, so that it opens and goes on without a network. */
 export function OutingPage() {

@@ -20,7 +20,7 @@ import {
 import { clockText, formatTemp } from '../core/units/index';
 import { bankClockMs } from '../sync/page-bank';
 import { Button } from '../ui/button';
-import { later } from '../ui/later';
+import { part } from './part';
 import { layHow } from '../words/lay-words';
 import { targetWords } from '../words/outing-words';
 import {
@@ -38,7 +38,7 @@ import { rowOf } from './try-rows';
 import { goTo } from './use-bank';
 import css from './outing.module.css';
 
-const Landed = later(() => import('./landed').then((m) => m.Landed));
+const Landed = part(() => import('./landed').then((m) => m.Landed));
 
 const PAD = ['cast', 'look', 'refusal', 'hook', 'miss', 'spook'] as const;
 const HOOKED = ['landing', 'loss', 'foul'] as const;

@@ -22,6 +22,7 @@ export function useOffline(): Offline {
     const settle = async () => {
       await keeper.register('/sw.js');
       const { active } = await keeper.ready;
+      const { keepParts } = await import('./keep-parts');
       await keepParts(active);
       if (!gone) setState('ready');
     };
@@ -35,35 +36,4 @@ export function useOffline(): Offline {
     };
   }, []);
   return state;
-}
-
-/** Parts that came just after the page are handed over too: the keeper may not have seen them come. */
-async function keepParts(worker: ServiceWorker | null): Promise<void> {
-  await Promise.all([
-    import('./water-picture'),
-    import('./try-view'),
-    import('./take-view'),
-    import('./readings-view'),
-    import('./tries-view'),
-    import('./places-view'),
-    import('./landed'),
-    import('./not-taken-here'),
-    import('./now-foot'),
-  ]);
-  const paths = performance
-    .getEntriesByType('resource')
-    .map((e) => new URL(e.name))
-    .filter((u) => u.origin === window.location.origin && u.pathname.startsWith('/_next/static/'))
-    .map((u) => u.pathname);
-  if (!worker) return;
-  await new Promise<void>((resolve, reject) => {
-    const channel = new MessageChannel();
-    const late = setTimeout(() => reject(new Error('the page was not kept')), 20_000);
-    channel.port1.onmessage = (event: MessageEvent<{ ok: boolean }>) => {
-      clearTimeout(late);
-      if (event.data.ok) resolve();
-      else reject(new Error('the page was not kept'));
-    };
-    worker.postMessage({ keep: ['/outing', ...new Set(paths)] }, [channel.port2]);
-  });
 }

@@ -2,24 +2,8 @@ import type { Mark, LogChange, Outing, Reading, Try, TryEvent } from '../core/lo
 import type { Bank, PackJob } from '../core/outing/index';
 import { changes, json, put, request, v1, type QueuedRequest } from './client';
 
-/** The routes of the bank and of outings afterwards, apart from those of the desk: a page loads the ones it asks. */
+/** The routes of the bank, apart from those of the desk: a page loads the ones it asks. */
 export const bankApi = {
-  pair: (body: { code: string; name: string }) =>
-    json<{ id: string; name: string }>({ method: 'POST', path: v1('/pair'), body }),
-  namePhone: (id: string, name: string) =>
-    json<null>({ method: 'PATCH', path: v1(`/phones/${id}`), body: { name } }),
-  throwPhoneOut: (id: string) => json<null>({ method: 'DELETE', path: v1(`/phones/${id}`) }),
-  tryLog: (filter: { beat: string; end: string; kind: string; fly: string }) =>
-    json<{ rows: TryLogLine[]; count: number; landed: number }>({
-      method: 'GET',
-      path: v1(`/tries?${new URLSearchParams(filter).toString()}`),
-    }),
-  takeTries: (lines: readonly { line: number; cells: Record<string, string> }[], dry: boolean) =>
-    json<{ dry: boolean; taken: number; known: number; problems: string[] }>({
-      method: 'POST',
-      path: v1(`/tries/table?dry=${dry ? 1 : 0}`),
-      body: { lines },
-    }),
   bank: () => json<Bank>({ method: 'GET', path: v1('/bank') }),
   pack: (beatId: string, level: string) =>
     json<PackJob>({
@@ -35,22 +19,6 @@ export const bankApi = {
       (r) => r.blob(),
     ),
 };
-
-/** One try as the log lists it. */
-export interface TryLogLine {
-  id: string;
-  outingId: string;
-  beatName: string | null;
-  openedMs: number;
-  zoneOffsetMin: number;
-  state: string;
-  casts: number;
-  fly: string;
-  landedCm: number | null;
-  lieKind: string | null;
-  waterTempC: number | null;
-  chance: number | null;
-}
 
 /** What happens on the bank: sent like every change, and known to this device's own log at once. */
 export const logged = {

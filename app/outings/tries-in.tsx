@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { TRY_COLUMNS } from '@/core/log/index';
-import { bankApi } from '@/sync/bank-client';
+import { outingsApi } from '@/sync/outings-client';
 import { Button } from '@/ui/button';
 import { FileDrop } from '@/ui/file-drop';
 import { csvRows, type CsvRow } from '@/words/csv-rows';
@@ -27,13 +27,13 @@ export function TriesIn() {
     setSaid(null);
     const read = csvRows(await file.text(), ['opened']);
     if ('whole' in read) return problem(read.whole);
-    const reply = await bankApi.takeTries(read.rows, true);
+    const reply = await outingsApi.takeTries(read.rows, true);
     if (!reply.ok) return problem(reply.message);
     const { taken, known, problems } = reply.value;
     setTried({ rows: read.rows, taken, known, problems: [...read.problems, ...problems] });
   };
   const keep = async () => {
-    const reply = await bankApi.takeTries(tried!.rows, false);
+    const reply = await outingsApi.takeTries(tried!.rows, false);
     if (!reply.ok) return problem(reply.message);
     setTried(null);
     setSaid({

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { object, string } from 'yup';
-import { bankApi } from '@/sync/bank-client';
+import { outingsApi } from '@/sync/outings-client';
 import { Button } from '@/ui/button';
 import { FormText, useSchemaForm } from '@/ui/schema-form';
 import { someWords } from '@/words/form-schemas';
@@ -27,7 +27,7 @@ export function PairForm() {
   const [busy, setBusy] = useState(false);
   const send = async (told: { code: string; name: string }) => {
     setBusy(true);
-    const reply = await bankApi.pair(told);
+    const reply = await outingsApi.pair(told);
     setBusy(false);
     if (reply.ok) window.location.assign('/outing');
     else setProblem(reply.message);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { bankApi } from '@/sync/bank-client';
+import { outingsApi } from '@/sync/outings-client';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/ui/input';
 import panel from '../../ui/panel.module.css';
@@ -19,12 +19,12 @@ export function PhoneList({ phones }: { phones: readonly Row[] }) {
   const [said, setSaid] = useState<{ text: string; problem: boolean } | null>(null);
   const rename = async (id: string, name: string) => {
     if (name === rows.find((r) => r.id === id)?.name) return;
-    const reply = await bankApi.namePhone(id, name);
+    const reply = await outingsApi.namePhone(id, name);
     setSaid(reply.ok ? { text: 'Kept.', problem: false } : { text: reply.message, problem: true });
     if (reply.ok) setRows((all) => all.map((r) => (r.id === id ? { ...r, name } : r)));
   };
   const throwOut = async (id: string) => {
-    const reply = await bankApi.throwPhoneOut(id);
+    const reply = await outingsApi.throwPhoneOut(id);
     if (!reply.ok) return setSaid({ text: reply.message, problem: true });
     const gone = rows.find((r) => r.id === id)!;
     setRows((all) => all.filter((r) => r.id !== id));

@@ -38,13 +38,9 @@ export {
   type ReadingSource,
 } from './outings';
 export { DREW_BLANK, type Try } from './tries';
-export {
-  EMPTY_SNAPSHOT,
-  readSnapshot,
-  writeSnapshot,
-  type TempSource,
-  type TrySnapshot,
-} from './snapshot';
+export { EMPTY_SNAPSHOT, readSnapshot, type TempSource, type TrySnapshot } from './snapshot';
+// Apart from the shape: it carries the hash of every guess, which a page that only reads need not load.
+export { writeSnapshot } from './write-snapshot';
 export { CONSTANTS_HASH } from './constants';
 export {
   CHANGED,

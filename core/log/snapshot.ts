@@ -5,7 +5,6 @@ import type { Place } from '../grid/index';
 import type { LieKind, Method, Needs } from '../lies/index';
 import type { FlyKind } from '../rig/index';
 import type { Posture, Sky } from '../sight/index';
-import { CONSTANTS_HASH } from './constants';
 import type { Behaviour } from './marks';
 import type { WindFrom } from './settings';
 
@@ -66,11 +65,6 @@ export interface TrySnapshot {
     /** Chance of an honest look and its parts, 0-1. */
     chance: { value: number; parts: Record<string, number> } | null;
   };
-}
-
-/** The one writer. What is not told is null. */
-export function writeSnapshot(told: Omit<TrySnapshot, 'version' | 'constantsHash'>): TrySnapshot {
-  return { ...told, version: 1, constantsHash: CONSTANTS_HASH };
 }
 
 /** A snapshot that says nothing but that it is one. */

@@ -1,7 +1,8 @@
 import { fnv1a64 } from '../grid/index';
 import { EVENT_CODES, foldTry, type EventCode, type TryEvent, type TryState } from './events';
 import type { Outing } from './outings';
-import { EMPTY_SNAPSHOT, writeSnapshot } from './snapshot';
+import { EMPTY_SNAPSHOT } from './snapshot';
+import { writeSnapshot } from './write-snapshot';
 import type { Try } from './tries';
 
 /** One try as a line of a table: SI units, instants as ISO. '' is not known. */

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { LIE_KINDS, type LieKind } from '@/core/lies/index';
 import type { TryState } from '@/core/log/index';
 import { formatFishLength, formatTemp, type UnitSystem } from '@/core/units/index';
-import { bankApi, type TryLogLine } from '@/sync/bank-client';
+import { outingsApi, type TryLogLine } from '@/sync/outings-client';
 import { DataTable, type TableColumn, type TableSort } from '@/ui/data-table';
 import { TextInput } from '@/ui/input';
 import { Select } from '@/ui/select';
@@ -36,7 +36,7 @@ export function TryLog({
   useEffect(() => {
     let gone = false;
     const timer = setTimeout(async () => {
-      const reply = await bankApi.tryLog(filter);
+      const reply = await outingsApi.tryLog(filter);
       if (gone) return;
       if (reply.ok) setFound(reply.value);
       setProblem(reply.ok ? null : reply.message);
