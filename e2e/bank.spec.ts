@@ -175,6 +175,7 @@ test('the network is cut, the browser killed with what was pressed, opened cold 
 test('a spotter’s mark is on the other phone within two seconds; two phones on one try; one is thrown out', async () => {
   const spotter = await phone();
   await pair(spotter.page, 'Spotter');
+  await spotter.page.getByRole('link', { name: 'Taken along' }).click();
   await spotter.page.getByRole('button', { name: 'Take along' }).first().click();
   await expect(spotter.page.getByText(/taken Sat 13 June/)).toBeVisible({ timeout: 60_000 });
   await spotter.page.getByRole('link', { name: 'To the outing' }).click();

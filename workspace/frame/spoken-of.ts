@@ -24,9 +24,11 @@ export function spokenOf(s: WorkspaceState): { key: string; places: Place[] } {
   return { key, places };
 }
 
+/** The beginning of a way, and its middle. */
 function firstOf(way: readonly Place[] | undefined): Place[] {
   const start = way?.[0];
   if (!start) return [];
   const end = way.find((p) => Math.hypot(p.xM - start.xM, p.yM - start.yM) > FIRST_OF_WAY_M);
-  return [start, end ?? way[way.length - 1]!];
+  // And its middle, where a waypoint is taken from.
+  return [start, end ?? way[way.length - 1]!, way[Math.floor(way.length / 2)]!];
 }
