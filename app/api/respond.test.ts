@@ -1,4 +1,4 @@
-import { respond } from './respond.server';
+import { jsonOf, respond } from './respond.server';
 
 const thrown = async (error: unknown) => {
   const response = await respond(async () => {
@@ -28,4 +28,26 @@ it('what is nobody’s refusal stays a 500', async () => {
   expect((await thrown(new Error('disk on fire'))).status).toBe(500);
   expect(log).toHaveBeenCalled();
   log.mockRestore();
+});
+
+describe('a body', () => {
+  const said = async (text: string) => {
+    const request = new Request('http://localhost/x', { method: 'PUT', body: text });
+    const response = await respond(async () => Response.json(await jsonOf(request)));
+    return { status: response.status, body: (await response.json()) as unknown };
+  };
+  it('nested without end is refused before it is parsed; brackets in words do not count', async () => {
+    const deep = await said('['.repeat(20_000) + ']'.repeat(20_000));
+    expect(deep.status).toBe(400);
+    expect(JSON.stringify(deep.body)).toContain('nested more than 64 deep');
+    const words = { note: `\\"${'['.repeat(500)}`, list: [[1]] };
+    expect(await said(JSON.stringify(words))).toEqual({ status: 200, body: words });
+    const just = '['.repeat(64) + ']'.repeat(64);
+    expect((await said(just)).status).toBe(200);
+    expect((await said(`[${just}]`)).status).toBe(400);
+  });
+  it('that is no JSON is 400 with a sentence', async () => {
+    expect((await said('{"a":')).status).toBe(400);
+    expect((await said('')).status).toBe(400);
+  });
 });
