@@ -24,11 +24,12 @@ export async function startServer(
     PORT: String(port),
     ...more,
   };
-  const child: ChildProcess = spawn('npx', ['tsx', 'serving/main.ts', ...(lan ? ['--lan'] : [])], {
-    env,
-    stdio: 'pipe',
-    detached: true,
-  });
+  // One process, so that a signal reaches the server and nothing else.
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'serving/main.ts', ...(lan ? ['--lan'] : [])],
+    { env, stdio: 'pipe' },
+  );
   let printed = '';
   await new Promise<void>((resolve, reject) => {
     child.stdout!.on('data', (text: Buffer) => {
@@ -42,13 +43,12 @@ export async function startServer(
   return {
     url: /Pebble Lane: (\S+)/.exec(printed)![1]!,
     printed: () => printed,
-    // The whole group: npx, and the server with its threads.
-    signal: (name) => process.kill(-child.pid!, name),
+    signal: (name) => void child.kill(name),
     stop: () =>
       new Promise((resolve) => {
         child.removeAllListeners('exit');
         child.on('exit', () => resolve());
-        process.kill(-child.pid!, 'SIGTERM');
+        child.kill('SIGTERM');
       }),
   };
 }
