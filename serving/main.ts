@@ -21,7 +21,7 @@ import { isLoopback, lanHosts, LOOPBACK } from './addresses';
 import { openToAll } from './open-paths';
 import { contentPolicy, newNonce, safetyHeaders, turnedAway, type Door } from './gate';
 
-/** The one server: `npx tsx serving/main.ts [--lan]`; HOST and PORT say where. */
+/** The one server: `node --import tsx serving/main.ts [--lan]`; HOST and PORT say where. */
 const lan = process.argv.includes('--lan');
 const port = Number(process.env.PORT ?? 4173);
 const host = process.env.HOST ?? (lan ? '0.0.0.0' : '127.0.0.1');
