@@ -55,10 +55,12 @@ for (const theme of ['light', 'dark'] as const) {
       await page.getByRole('heading', { level: 1 }).waitFor();
       await check(page, theme);
     }
+    // A beat of its own: other checks count what was tried on the first one.
     await page.goto('/outing#/take');
     await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Kettle Slot' })
       .getByRole('button', { name: /^Take (along|it anew)$/ })
-      .first()
       .click();
     await page.getByText(/taken Sat 13 June/).waitFor({ timeout: 90_000 });
     await check(page, theme);
