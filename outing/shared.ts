@@ -1,7 +1,7 @@
 import type { Outing, Try } from '../core/log/index';
 import type { BankView } from '../sync/bank';
 import type { useQueue } from '../sync/use-queue';
-import type { Offline } from './use-offline';
+import type { Offline } from './offline';
 import type { OutingActions } from './outing-actions';
 
 /** What every view of the outing is given. */

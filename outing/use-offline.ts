@@ -1,13 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-
-export type Offline =
-  | 'asking'
-  /** The page opens without a network. */
-  | 'ready'
-  /** The browser does not trust the address, or keeps no pages: logging is off without a network. */
-  | 'denied';
+import type { Offline } from './offline';
 
 /** Keeps the outing's page on the device, so that it opens without a network. */
 export function useOffline(): Offline {
