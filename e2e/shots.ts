@@ -41,7 +41,8 @@ test('desk', async ({ page }) => {
   await page.goto('/b/tansy-glide/read');
   await settled(page);
   await page.getByLabel('Pieces').uncheck();
-  for (const over of ['Seams', 'Ways of leaves']) await page.getByLabel(over).check();
+  for (const over of ['Seams', 'Ways of leaves'])
+    await page.getByLabel(over, { exact: true }).check();
   await shot(page, 'read-leaves');
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
   await page.locator(styled('.ringLine')).waitFor();
