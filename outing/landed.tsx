@@ -12,14 +12,14 @@ import {
 import { foldTry, HOOKED_IN, type Try, type TryEvent } from '../core/log/index';
 import { fishLengthUnit, parseFigure, parseFishLengthCm } from '../core/units/index';
 import { Button } from '../ui/button';
+import { FileDrop } from '../ui/file-drop';
 import { FormText, useSchemaForm } from '../ui/schema-form';
 import { fishLengthText } from '../words/form-schemas';
-import { HOOKED_IN_WORDS, weightWords } from '../words/try-words';
+import { G_PER_OZ, HOOKED_IN_WORDS, weightWords } from '../words/try-words';
 import { SPECIES_NAMES } from '../words/words';
 import type { OutingShared } from './shared';
 import css from './outing.module.css';
 
-const G_PER_OZ = 28.349523125;
 /** 95 to 105 is a fish in good order (common practice). */
 const GOOD = [95, 105] as const;
 
@@ -253,21 +253,17 @@ function Photograph({
     setSaid('');
   };
   return (
-    <p className={css.photo}>
+    <div className={css.photo}>
       {landing.photoId ? (
         'A photograph is kept with it.'
       ) : (
-        <label>
-          Photograph, wet hands, fish in the net
-          <input
-            type="file"
-            accept="image/*"
-            capture="environment"
-            onChange={(e) => e.target.files?.[0] && void take(e.target.files[0])}
-          />
-        </label>
+        <FileDrop
+          label="Photograph, wet hands, fish in the net"
+          accept="image/*"
+          onFile={(file) => void take(file)}
+        />
       )}
       <span role="status">{said}</span>
-    </p>
+    </div>
   );
 }

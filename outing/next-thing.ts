@@ -14,6 +14,8 @@ export function targetsNow(pack: BeatPack, log: OutingLog): PackTarget[] {
     .map((m): PackTarget => ({
       id: m.id,
       markId: m.id,
+      // The phone counts by its own log.
+      fishNumber: null,
       kind: null,
       xM: m.xM,
       yM: m.yM,
@@ -44,12 +46,11 @@ export function targetsNow(pack: BeatPack, log: OutingLog): PackTarget[] {
   return [...standing, ...since];
 }
 
-/** The name of a target: the number of a fish as the book counts them, or its kind of lie. */
-export const fishNumber = (target: PackTarget, log: OutingLog, beatId: string): number | null => {
-  if (target.markId === null) return null;
-  const n = log.marks.filter((m) => m.beatId === beatId).findIndex((m) => m.id === target.markId);
-  return n < 0 ? null : n + 1;
-};
+/** The number of a fish, as the book counts those of its beat; null for a lie, and for a fish that was struck. */
+export function fishNumber(markId: string | null, log: OutingLog): number | null {
+  const mark = log.marks.find((m) => m.id === markId);
+  return mark ? log.marks.filter((m) => m.beatId === mark.beatId).indexOf(mark) + 1 : null;
+}
 
 /** What was worked already in these tries. */
 export const workedIds = (tries: readonly Try[]): Set<string> =>

@@ -1,16 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { heatAt } from '../core/day/index';
-import { lastReading, ofOuting, openTry, warmingCph, foldTry } from '../core/log/index';
+import { foldTry, openTry, warmingCph } from '../core/log/index';
 import type { HeldPack, PackTarget } from '../core/outing/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
 import { part } from './part';
 import { layName } from '../words/lay-words';
 import { onwardWords, standTitle, stopWords, targetWords } from '../words/outing-words';
-import { inHundred, lieName } from '../words/names';
+import { inHundred } from '../words/names';
 import { fishNumber, nextTarget, targetsNow, workedIds } from './next-thing';
+import { heatNow } from './heat-now';
 import { READING_HOLDS_MS } from './outing-actions';
 import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
@@ -35,15 +35,9 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   const [chosenId, setChosenId] = useState<string | null>(null);
   const newest = [...view.packs].sort((a, b) => b.takenMs - a.takenMs)[0] ?? null;
   const held = view.packs.find((p) => p.beatId === beatId) ?? newest;
-  const { readings } = outing ? ofOuting(view.log, outing.id) : { readings: [] };
-  const read = lastReading(readings, 'waterTempC');
+  const { readings, read, tempC, heat } = heatNow(view, outing);
   const fresh = read !== null && now - read.takenMs < READING_HOLDS_MS;
-  const tempC = read?.waterTempC ?? settings?.waterTempC ?? null;
-  const heat = heatAt(tempC, {
-    school: settings?.methods.heat ?? 'kinder',
-    species: settings?.species ?? 'brown',
-    legalC: settings?.legalLimitC ?? null,
-  });
+  const isHot = heat.kind === 'none' || heat.kind === 'stop';
   const warming = warmingCph(readings);
   const stop = stopWords(heat, tempC, warming, units);
   const going = openTry(tries);
@@ -51,9 +45,11 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   const worked = workedIds(tries);
   const proposed = nextTarget(targets, worked, passed);
   const goingOn = targets.find((t) => going && t.id === going.snapshot.target?.id);
-  const next = goingOn ?? targets.find((t) => t.id === chosenId && !passed.has(t.id)) ?? proposed;
-  const nameOf = (t: PackTarget | null) =>
-    targetWords(t, t && held ? fishNumber(t, view.log, held.beatId) : null, lieName);
+  // Too warm: what goes on is finished, nothing new is proposed, here or on the plan.
+  const next =
+    goingOn ??
+    (isHot ? null : (targets.find((t) => t.id === chosenId && !passed.has(t.id)) ?? proposed));
+  const nameOf = (t: PackTarget | null) => targetWords(t, t && fishNumber(t.markId, view.log));
   const open = (target: PackTarget) => {
     const id = actions.openTry({ kind: 'target', pack: held!.pack, target }, '');
     goTo(`try/${id}`);
@@ -94,7 +90,13 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           shared={shared}
           marking={marking}
           onTarget={(t) =>
-            t.id !== next?.id ? setChosenId(t.id) : going ? goTo(`try/${going.id}`) : open(t)
+            isHot && !going
+              ? undefined
+              : t.id !== next?.id
+                ? setChosenId(t.id)
+                : going
+                  ? goTo(`try/${going.id}`)
+                  : open(t)
           }
         />
       )}
@@ -114,7 +116,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           targets={targets}
           name={nameOf(next)}
           units={units}
-          isHot={heat.kind === 'none' || heat.kind === 'stop'}
+          isHot={isHot}
           after={next ? nextTarget(targets, new Set([...worked, next.id]), passed) : null}
           onPass={() => next && setPassed((all) => new Set([...all, next.id]))}
         />
@@ -123,7 +125,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
         <Button voice="bare" className={css.primary} onClick={() => goTo(`try/${going.id}`)}>
           Go on: cast {foldTry(going.fly, going.events).casts + 1}
         </Button>
-      ) : (
+      ) : isHot ? null : (
         <Button
           voice="bare"
           className={css.primary}
@@ -258,7 +260,7 @@ function NextWords({
             : ', marked on the bank: no cast worked out.'}
       </p>
       <p>
-        {after && <strong>Then {onwardWords(after.xM - next.xM, units)}. </strong>}
+        {after && <strong>Then {onwardWords(next, after, units)}. </strong>}
         <Button voice="plain" onClick={onPass}>
           Pass it by
         </Button>

@@ -25,6 +25,7 @@ import { TryView } from './try-view';
 const target = (id: string, xM: number, more: Partial<PackTarget> = {}): PackTarget => ({
   id,
   markId: null,
+  fishNumber: null,
   kind: 'pocket',
   xM,
   yM: 0,
@@ -146,7 +147,7 @@ describe('the next thing', () => {
     const beat = pack([...all, target('old', 4, { markId: 'old' })]);
     const now = targetsNow(beat, { ...EMPTY_LOG, marks: [mark] });
     expect(now.map((t) => t.id)).toEqual(['low', 'mid', 'high', 'm']);
-    expect(fishNumber(now[3]!, { ...EMPTY_LOG, marks: [mark] }, 'b')).toBe(1);
+    expect(fishNumber(now[3]!.markId, { ...EMPTY_LOG, marks: [mark] })).toBe(1);
   });
 });
 

@@ -4,7 +4,7 @@ import { EVENT_WORDS, foldTry } from '../core/log/index';
 import { clockText, formatFishLength } from '../core/units/index';
 import { targetWords } from '../words/outing-words';
 import { detailWords, END_WORDS } from '../words/try-words';
-import { lieName } from '../words/names';
+import { fishNumber } from './next-thing';
 import { keptWords, type OutingShared } from './shared';
 import css from './outing.module.css';
 
@@ -24,15 +24,12 @@ export function TriesView(shared: OutingShared) {
           .sort((a, b) => b.openedMs - a.openedMs)
           .map((t) => {
             const fold = foldTry(t.fly, t.events);
-            const number =
-              view.log.marks
-                .filter((m) => m.beatId === t.beatId)
-                .findIndex((m) => m.id === t.markId) + 1;
             return (
               <li key={t.id}>
                 <a href={`#/try/${t.id}`}>
                   <strong>{clockText(t.openedMs, outing?.timeZone)}</strong>{' '}
-                  {targetWords(t.snapshot.target, number || null, lieName)}: {END_WORDS[fold.state]}
+                  {targetWords(t.snapshot.target, fishNumber(t.markId, view.log))}:{' '}
+                  {END_WORDS[fold.state]}
                   {fold.landedCm !== null
                     ? `, ${formatFishLength(fold.landedCm, units)}`
                     : ''}, {fold.casts} {fold.casts === 1 ? 'cast' : 'casts'}

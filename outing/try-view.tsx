@@ -1,14 +1,11 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { heatAt } from '../core/day/index';
 import {
   EVENT_WORDS,
   FELL_AT,
   foldTry,
   isOver,
-  lastReading,
-  ofOuting,
   paysToday,
   restAfter,
   tallyOf,
@@ -31,8 +28,9 @@ import {
   minutesSeconds,
   restWords,
 } from '../words/try-words';
-import { lieName } from '../words/names';
 import { EventShape } from './event-shape';
+import { heatNow } from './heat-now';
+import { fishNumber } from './next-thing';
 import { keptWords, type OutingShared } from './shared';
 import { rowOf } from './try-rows';
 import { goTo } from './use-bank';
@@ -108,22 +106,8 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
     if (!isOver(fold.state)) await press('leave');
     goTo('now');
   };
-  const title = targetWords(
-    attempt.snapshot.target && { kind: attempt.snapshot.target.kind },
-    attempt.markId === null
-      ? null
-      : view.log.marks
-          .filter((m) => m.beatId === attempt.beatId)
-          .findIndex((m) => m.id === attempt.markId) + 1 || null,
-    lieName,
-  );
-  const { readings } = outing ? ofOuting(view.log, outing.id) : { readings: [] };
-  const tempC = lastReading(readings, 'waterTempC')?.waterTempC ?? settings?.waterTempC ?? null;
-  const heat = heatAt(tempC, {
-    school: settings?.methods.heat ?? 'kinder',
-    species: settings?.species ?? 'brown',
-    legalC: settings?.legalLimitC ?? null,
-  });
+  const title = targetWords(attempt.snapshot.target, fishNumber(attempt.markId, view.log));
+  const { tempC, heat } = heatNow(view, outing);
   const flies = FLIES_OF[attempt.snapshot.cast?.rig.fly ?? 'dry'];
   const row = rowOf(fold.state, last);
   return (
@@ -236,7 +220,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
                   aria-expanded={elseOpen}
                   onClick={() => setElseOpen(!elseOpen)}
                 >
-                  Else
+                  Something else
                 </Button>
               </div>
             </div>
@@ -261,7 +245,13 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
           onClick={() => actions.takeBack(attempt.id)}
         >
           Take it back
-          <small>{fold.last ? EVENT_WORDS[fold.last.code].toLowerCase() : 'nothing yet'}</small>
+          <small>
+            {fold.last === null
+              ? 'nothing yet'
+              : fold.last.code === 'more'
+                ? detailWords(fold.last, units)
+                : EVENT_WORDS[fold.last.code].toLowerCase()}
+          </small>
         </Button>
       </div>
     </main>

@@ -1,20 +1,9 @@
 'use client';
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import type { BankView } from '../sync/bank';
+import { OPENING, type BankView } from '../sync/bank';
 import { bankClockMs, pageBank } from '../sync/page-bank';
-import { EMPTY_LOG } from '../core/log/index';
 
-const OPENING: BankView = {
-  state: 'opening',
-  bank: null,
-  fetchedMs: null,
-  log: EMPTY_LOG,
-  packs: [],
-  live: false,
-  problem: null,
-  unkept: false,
-};
 const onNothing = () => () => {};
 
 /** The outing as this device holds it. */

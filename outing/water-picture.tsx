@@ -6,7 +6,7 @@ import type { OutingLog } from '../core/log/index';
 import type { HeldPack, PackTarget } from '../core/outing/index';
 import { formatLength, type UnitSystem } from '../core/units/index';
 import { LitImage } from '../ui/lit-image';
-import { lieName, postureName } from '../words/names';
+import { postureName } from '../words/names';
 import { targetWords } from '../words/outing-words';
 import { fishNumber } from './next-thing';
 import type { Frame } from './frame';
@@ -61,7 +61,7 @@ export function WaterPicture({
       yM: frame.y1M - ((event.clientY - box.top) * (heightPx / box.height)) / perM,
     });
   };
-  const nameOf = (t: PackTarget) => targetWords(t, fishNumber(t, log, held.beatId), lieName);
+  const nameOf = (t: PackTarget) => targetWords(t, fishNumber(t.markId, log));
   const scaleM = units === 'us' ? 1.524 : 2;
   return (
     <svg
@@ -113,7 +113,12 @@ export function WaterPicture({
               e.stopPropagation();
               onTarget(t);
             }}
-            onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onTarget(t)}
+            onKeyDown={(e) => {
+              if (e.key !== 'Enter' && e.key !== ' ') return;
+              // By keys a fish is marked in the lie that is held.
+              if (onPlace) onPlace(t);
+              else onTarget(t);
+            }}
           >
             <circle cx={at.x} cy={at.y} r={THUMB_PX} fill="transparent" />
             <circle cx={at.x} cy={at.y} r={r} className={css.stone} />

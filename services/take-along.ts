@@ -23,6 +23,8 @@ import { settings } from './settings';
 import { requestSolve, solveJobs } from './solver';
 
 const THREAD = 'dist-workers/pack-beat.cjs';
+/** Raised when a pack gets another field: what was kept before is worked out anew. */
+const PACK_SHAPE = 2;
 /** What was worked out in the same quarter of an hour, from the same book, is the same. */
 const SAME_MS = 15 * 60_000;
 
@@ -74,7 +76,7 @@ export async function takeAlong(beatId: string, levelName?: string): Promise<Out
     nowMs: now,
   };
   const { flow: _flow, plan: _plan, ...told } = order;
-  const hash = fnv1a64(JSON.stringify([CONSTANTS_HASH, flowHash, told]));
+  const hash = fnv1a64(JSON.stringify([PACK_SHAPE, CONSTANTS_HASH, flowHash, told]));
   const kept = await findPack(db, hash);
   if (kept) return done({ state: 'done', pack: JSON.parse(kept) as BeatPack });
   const jobs = running();

@@ -15,5 +15,9 @@ export function lanHosts(): string[] {
   return [...four, ...six, ...names];
 }
 
+/** Whether a Host names the machine itself. */
+export const namesItself = (host: string | undefined): boolean =>
+  host !== undefined && /^(localhost|127\.|\[::1\])/.test(host);
+
 export const isLoopback = (address: string | undefined): boolean =>
   address !== undefined && (address === '::1' || /^(::ffff:)?127\./.test(address));

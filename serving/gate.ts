@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { namesItself } from './addresses';
 
 /** A request as the gate sees it: its head, nothing of its body. */
 export interface Head {
@@ -166,7 +167,6 @@ export const contentPolicy = (nonce: string) =>
 
 /** On every answer. HSTS under TLS only, and never for this machine's own names: they serve others too. */
 export function safetyHeaders(door: Door, host: string | undefined): Record<string, string> {
-  const own = host !== undefined && /^(localhost|127\.|\[::1\])/.test(host);
   return {
     'x-content-type-options': 'nosniff',
     'x-frame-options': 'DENY',
@@ -174,6 +174,6 @@ export function safetyHeaders(door: Door, host: string | undefined): Record<stri
     'cross-origin-opener-policy': 'same-origin',
     'cross-origin-resource-policy': 'same-origin',
     'permissions-policy': 'camera=(self), geolocation=(self), microphone=()',
-    ...(door.secure && !own && { 'strict-transport-security': 'max-age=31536000' }),
+    ...(door.secure && !namesItself(host) && { 'strict-transport-security': 'max-age=31536000' }),
   };
 }

@@ -17,7 +17,7 @@ import {
   underName,
 } from '../services/index';
 import { certificateFor, type Authority } from './authority';
-import { isLoopback, lanHosts, LOOPBACK } from './addresses';
+import { isLoopback, lanHosts, LOOPBACK, namesItself } from './addresses';
 import { openToAll } from './open-paths';
 import { contentPolicy, newNonce, safetyHeaders, turnedAway, type Door } from './gate';
 
@@ -52,9 +52,7 @@ const answering = new Map<string, Set<ServerResponse>>();
 /** Loopback is the machine's own; over the network only what is paired, or what pairing needs. */
 async function mayCome(request: IncomingMessage, response: ServerResponse): Promise<boolean> {
   if (!lan) return true;
-  const name = request.headers.host ?? '';
-  if (isLoopback(request.socket.remoteAddress) && /^(localhost|127\.|\[::1\])/.test(name))
-    return true;
+  if (isLoopback(request.socket.remoteAddress) && namesItself(request.headers.host)) return true;
   if (openToAll(request.url ?? '/')) return true;
   const phone = await phoneOfToken(cookieOf(request), nowMs());
   if (!phone) return false;

@@ -29,6 +29,17 @@ export interface BankView {
   unkept: boolean;
 }
 
+export const OPENING: BankView = {
+  state: 'opening',
+  bank: null,
+  fetchedMs: null,
+  log: EMPTY_LOG,
+  packs: [],
+  live: false,
+  problem: null,
+  unkept: false,
+};
+
 export interface BankParts {
   open(): Promise<BankDb>;
   fetchBank(): Promise<Reply<Bank>>;
@@ -54,16 +65,7 @@ export function createBank(parts: BankParts) {
   let feed: FeedRow[] = [];
   let own: LogChange[] = [];
   let stream: { close(): void } | null = null;
-  let view: BankView = {
-    state: 'opening',
-    bank: null,
-    fetchedMs: null,
-    log: EMPTY_LOG,
-    packs: [],
-    live: false,
-    problem: null,
-    unkept: false,
-  };
+  let view = OPENING;
 
   function show(change: Partial<BankView>): void {
     view = { ...view, ...change };
@@ -101,7 +103,7 @@ export function createBank(parts: BankParts) {
     if (db) await keepBank(db, kept).catch(() => show({ unkept: true }));
     await parts.forget(before.filter((j) => j.sent).map((j) => j.seq));
     feed = feed.filter((f) => f.seq > kept!.bank.end);
-    own = (await parts.journal()).map((j) => j.change).concat(unstored);
+    own = (await parts.journal()).map((j) => j.change).concat(unstored, onTheWay);
     show({
       state: 'ready',
       bank: kept.bank,
@@ -111,8 +113,9 @@ export function createBank(parts: BankParts) {
     });
     return true;
   }
-  /** What the device would not keep: it stays with this page. */
+  /** What the device would not keep stays with this page; what is on its way to the store is not in the journal yet. */
   let unstored: LogChange[] = [];
+  let onTheWay: LogChange[] = [];
 
   function follow(): void {
     stream?.close();
@@ -148,9 +151,11 @@ export function createBank(parts: BankParts) {
     async record(...requests: QueuedRequest[]): Promise<boolean> {
       const changes = requests.flatMap((r) => (r.change ? [r.change] : []));
       own = [...own, ...changes];
+      onTheWay = [...onTheWay, ...changes];
       show({ log: applyChanges(view.log, changes) });
       const all = await Promise.all(requests.map((r) => parts.post(r)));
       const every = all.every(Boolean);
+      onTheWay = onTheWay.filter((c) => !changes.includes(c));
       if (!every) {
         unstored = [...unstored, ...changes];
         show({ unkept: true });

@@ -3,7 +3,7 @@ import { formatLength, formatSeconds, type UnitSystem } from '../core/units/inde
 import { layHow } from './lay-words';
 import { dayAndHour } from './dates';
 import { standTitle, targetWords } from './outing-words';
-import { inHundred, lieName } from './names';
+import { inHundred } from './names';
 
 const escapeHtml = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 
@@ -50,11 +50,9 @@ function beatHtml(
       return `<span class="n" style="left:${left.toFixed(2)}%;top:${top.toFixed(2)}%">${i + 1}</span>`;
     })
     .join('');
-  const fish = pack.targets.filter((t) => t.markId !== null);
   const cards = pack.targets
     .map((t) => {
-      const number = t.markId === null ? null : fish.indexOf(t) + 1;
-      const name = targetWords(t, number, lieName);
+      const name = targetWords(t, t.fishNumber);
       const shot = t.shot;
       const words = shot
         ? `${standTitle(t, units)} ${layHow(shot.lay, units)} Land it ${formatLength(shot.leadM, units)} up-current of the fish; clean for ${formatSeconds(shot.cleanS.best)}. ${inHundred(shot.chance.best)} that it gets an honest look in three casts.`

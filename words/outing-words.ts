@@ -1,6 +1,7 @@
 import type { Heat } from '../core/day/index';
 import type { PackTarget } from '../core/outing/index';
 import { formatLength, formatTemp, type UnitSystem } from '../core/units/index';
+import { lieName } from './names';
 
 /** How the outing is said: short, to be read at arm's length. */
 
@@ -8,8 +9,7 @@ import { formatLength, formatTemp, type UnitSystem } from '../core/units/index';
 export const targetWords = (
   target: Pick<PackTarget, 'kind'> | null,
   number: number | null,
-  kindName: (kind: NonNullable<PackTarget['kind']>) => string,
-): string => (number !== null ? `Fish ${number}` : target?.kind ? kindName(target.kind) : 'Here');
+): string => (number !== null ? `Fish ${number}` : target?.kind ? lieName(target.kind) : 'Here');
 
 const POSTURE_DO = { stand: 'Stand', crouch: 'Crouch', kneel: 'Kneel', crawl: 'Crawl' } as const;
 const SIDE = {
@@ -25,11 +25,14 @@ export function standTitle(target: PackTarget, units: UnitSystem): string {
   return `${POSTURE_DO[posture]} ${SIDE[side]}, ${formatLength(distanceM, units)} off.`;
 }
 
-/** How far on the next stand is, along the stream. */
-export const onwardWords = (metres: number, units: UnitSystem): string =>
-  Math.abs(metres) < 1
+/** How far on the next stand is from this one, as drawn: from where one stands, else from the lie. */
+export function onwardWords(from: PackTarget, to: PackTarget, units: UnitSystem): string {
+  const [a, b] = [from.shot?.stand ?? from, to.shot?.stand ?? to];
+  const metres = Math.hypot(b.xM - a.xM, b.yM - a.yM);
+  return metres < 1
     ? 'from the same place'
-    : `${formatLength(Math.abs(metres), units)} ${metres > 0 ? 'up' : 'down'}`;
+    : `${formatLength(metres, units)} ${b.xM > a.xM ? 'up' : 'down'}`;
+}
 
 /** "Stop at 18.3 °C", "Stop now". One line; empty sentences are left out. */
 export function stopWords(

@@ -14,7 +14,14 @@ import type {
 } from '../core/log/index';
 import type { FlyKind } from '../core/rig/index';
 import type { Sky } from '../core/sight/index';
-import { formatFishLength, formatLength, formatTemp, type UnitSystem } from '../core/units/index';
+import {
+  convert,
+  formatFishLength,
+  formatLength,
+  formatTemp,
+  type UnitSystem,
+} from '../core/units/index';
+
 /** What happens in a try, said; and what was read beside it. */
 
 export const MISS_WORDS: Record<MissCause, string> = {
@@ -87,7 +94,7 @@ export function restWords(rest: Rest, did: EventCode): string {
             : 'It came off.';
   if (rest.kind === 'beside') return `${what} Let it settle.`;
   if (rest.kind === 'come back')
-    return `${what} Fish on, and come back in ${Math.round(rest.minutes)} minutes.`;
+    return `${what} Fish elsewhere, and come back in ${Math.round(rest.minutes)} minutes.`;
   if (rest.kind === 'leave') return `${what} Elsewhere pays better: leave it.`;
   return '';
 }
@@ -104,7 +111,7 @@ export function detailWords(e: TryEvent, units: UnitSystem): string {
     e.fellAt ? FELL_WORDS[e.fellAt] : '',
     e.changed && e.code === 'change' ? CHANGED_WORDS[e.changed] : '',
     e.fly ?? '',
-    e.hookedIn ? `hooked in the ${HOOKED_IN_WORDS[e.hookedIn]}` : '',
+    e.hookedIn ? hookedWords(e.hookedIn) : '',
     e.foughtS !== undefined ? `fought ${Math.round(e.foughtS)} s` : '',
     e.outOfWaterS !== undefined ? `${Math.round(e.outOfWaterS)} s out of the water` : '',
     e.kept === true ? 'kept' : '',
@@ -114,7 +121,10 @@ export function detailWords(e: TryEvent, units: UnitSystem): string {
     .join(', ');
 }
 
-const G_PER_OZ = 28.349523125;
+const hookedWords = (at: HookedIn) =>
+  `hooked ${at === 'outside' ? '' : 'in the '}${HOOKED_IN_WORDS[at]}`;
+
+export const G_PER_OZ = 28.349523125;
 
 export function weightWords(g: number, units: UnitSystem): string {
   if (units === 'metric') return g < 1000 ? `${Math.round(g)} g` : `${(g / 1000).toFixed(2)} kg`;
@@ -166,7 +176,9 @@ export const readingWords = (r: Reading, units: UnitSystem): string =>
     r.levelM !== null ? `level ${formatLength(r.levelM, units, 2)}` : '',
     r.turbidityNtu !== null ? `colour ${r.turbidityNtu} NTU` : '',
     r.sky !== null ? `sky ${SKY_WORDS[r.sky]}` : '',
-    r.windMps !== null ? `wind ${r.windMps} m/s` : '',
+    r.windMps !== null
+      ? `wind ${units === 'us' ? `${convert.mpsToMph(r.windMps).toFixed(0)} mph` : `${r.windMps} m/s`}`
+      : '',
     r.windFrom !== null ? `wind ${WIND_WORDS[r.windFrom]}` : '',
     r.note,
   ]

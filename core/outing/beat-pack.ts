@@ -24,7 +24,7 @@ import { createStalkKeep } from '../stalk/index';
 import { toCivil } from '../units/index';
 import { createChannel, probeFlow, type FlowField } from '../water/index';
 import { conditionsAt, feedLightOf, steadyMs } from './light';
-import { fishInLie, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
+import { fishInLie, flyFished, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
 
 /** How a target is best fished, as worked out before going out. */
 export interface PackShot {
@@ -48,6 +48,8 @@ export interface PackTarget {
   id: string;
   /** null: a lie in which nobody has seen a fish. */
   markId: string | null;
+  /** Its number as the book counts fish; null: a lie. */
+  fishNumber: number | null;
   kind: LieKind | null;
   xM: number;
   yM: number;
@@ -137,8 +139,8 @@ export function packBeat(
     ...loose.map((lie) => ({ fish: fishInLie(lie, settings.fishLengthCm), mark: null, lie })),
   ];
   const targets = all.map(({ fish, mark, lie }, n): PackTarget => {
-    const fly = mark?.behaviour === 'rising' ? 'dry' : 'dry-dropper';
     const { methods, noticing } = settings;
+    const fly = flyFished('dry-dropper', methods.dropper, mark);
     const question: ShotsQuestion = {
       target: plainFish(fish),
       others: watchersOf(marks, fish, lies, settings.fishLengthCm).filter((w) => w.id !== fish.id),
@@ -164,6 +166,7 @@ export function packBeat(
     return {
       id: fish.id,
       markId: mark?.id ?? null,
+      fishNumber: mark && marks.indexOf(mark) + 1,
       kind: lie?.kind ?? null,
       xM: fish.xM,
       yM: fish.yM,

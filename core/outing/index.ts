@@ -7,7 +7,7 @@ export {
   sunDayOf,
   type Weather,
 } from './light';
-export { fishInLie, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
+export { fishInLie, flyFished, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
 export {
   chanceForRecord,
   packBeat,

@@ -2,6 +2,7 @@ import type { ShotAngler } from '../cast/index';
 import { markAtHome } from '../chance/index';
 import type { Lie } from '../lies/index';
 import type { Mark, Settings } from '../log/index';
+import type { FlyKind } from '../rig/index';
 import type { Fish } from '../sight/index';
 import type { Watcher } from '../stalk/index';
 
@@ -67,6 +68,14 @@ export function watchersOf(
     }));
   return [...seen.map(plainFish), ...looking];
 }
+
+/** What is fished at a target: after takes on top the dropper is cut, for who holds with it. */
+export const flyFished = (
+  fly: FlyKind,
+  dropper: Settings['methods']['dropper'],
+  mark: Pick<Mark, 'behaviour'> | null,
+): FlyKind =>
+  fly === 'dry-dropper' && dropper === 'cut-when-up' && mark?.behaviour === 'rising' ? 'dry' : fly;
 
 /** The angler as a search for shots asks for one. */
 export const shotAngler = (s: Settings): ShotAngler => ({

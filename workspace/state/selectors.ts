@@ -1,5 +1,12 @@
 import type { ShotAngler } from '../../core/cast/index';
-import { fishInLie, homeOfMark, plainFish, shotAngler, watchersOf } from '../../core/outing/index';
+import {
+  fishInLie,
+  flyFished,
+  homeOfMark,
+  plainFish,
+  shotAngler,
+  watchersOf,
+} from '../../core/outing/index';
 import { heatAt, type Heat } from '../../core/day/heat';
 import type { FlyKind } from '../../core/rig/index';
 import type { BeatPlan } from '../../core/formats/index';
@@ -82,13 +89,9 @@ export function calmWayOf(s: WorkspaceState): number {
   return way?.calm.find((c) => c.fishId === target?.id)?.best ?? 1;
 }
 
-/** What is fished at the target: after takes on top the dropper is cut, for who holds with it. */
+/** What is fished at the target. */
 export const flyOf = (s: WorkspaceState): FlyKind =>
-  s.fly === 'dry-dropper' &&
-  s.settings.methods.dropper === 'cut-when-up' &&
-  markOf(s)?.behaviour === 'rising'
-    ? 'dry'
-    : s.fly;
+  flyFished(s.fly, s.settings.methods.dropper, markOf(s));
 
 /** What the water's temperature means today, as it was read; nothing while it has not been. */
 export const heatOf = ({ settings }: WorkspaceState): Heat =>

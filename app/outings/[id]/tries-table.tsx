@@ -58,7 +58,10 @@ export function TriesTable({
         cell: (r) => {
           const { predicted, cast } = r.attempt.snapshot;
           const parts = [
-            predicted.chance ? inHundred(predicted.chance.value) : '',
+            // As it was told: given that the fish is there.
+            predicted.chance
+              ? inHundred(predicted.chance.parts.given ?? predicted.chance.value)
+              : '',
             cast ? layName(cast.lay).toLowerCase() : '',
             predicted.cleanS ? `clean ${formatSeconds(predicted.cleanS.best)}` : '',
           ].filter((p) => p !== '');

@@ -134,7 +134,7 @@ const columnsIn = (units: UnitSystem): readonly TableColumn<TryLogLine>[] => [
   },
   {
     id: 'chance',
-    name: 'The plan had said',
+    name: 'A fish there, and a look',
     value: (r) => r.chance ?? -1,
     largestFirst: true,
     cell: (r) => (r.chance === null ? 'nothing' : inHundred(r.chance)),
