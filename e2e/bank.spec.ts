@@ -137,7 +137,8 @@ test('the network is cut, the browser killed with what was pressed, opened cold 
   await page.getByRole('button', { name: /^Cast here/ }).click();
   for (let n = 0; n < 25; n++)
     await page.getByRole('button', { name: 'Nothing', exact: true }).click();
-  for (let n = 0; n < 24; n++) await page.getByRole('button', { name: 'fell short' }).click();
+  for (let n = 0; n < 24; n++)
+    await page.getByRole('button', { name: 'fell short', exact: true }).click();
   await expect(page.getByText('50 not sent yet, kept on this phone.')).toBeVisible();
   // Killed outright: no page is told to close. The browser writes its cookies only now and then: that is not ours to try.
   const cookies = await context.cookies();
