@@ -97,6 +97,8 @@ export function runAnswers(
     if (value === null || waterOf(key) !== store.getState().waterSerial) return;
     if (line.wanted === null && line.reads !== null && answerOf(line).state === 'none') return;
     const fresh = line.wanted === key;
+    // Asked, then taken back before it came: what is on the screen is the answer already.
+    if (!fresh && line.wanted !== null && answerOf(line).of === line.wanted) return;
     put(line, { value, of: key, state: fresh ? 'fresh' : 'stale' });
   }
 
