@@ -20,6 +20,7 @@ const CORE_ORDER = [
   'cast',
   'day',
   'log',
+  'moves',
   'outing',
 ];
 

@@ -6,14 +6,13 @@ import {
   FELL_AT,
   foldTry,
   isOver,
-  paysToday,
-  restAfter,
   tallyOf,
   type EventCode,
   type FellAt,
   type Try,
   type TryEvent,
 } from '../core/log/index';
+import { paysToday, restAfter } from '../core/moves/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { bankClockMs } from '../sync/page-bank';
 import { Button } from '../ui/button';

@@ -8,10 +8,10 @@ import type {
   MissCause,
   MissedSize,
   Reading,
-  Rest,
   TryEvent,
   TryFold,
 } from '../core/log/index';
+import type { Rest } from '../core/moves/index';
 import type { FlyKind } from '../core/rig/index';
 import type { Sky } from '../core/sight/index';
 import {

@@ -20,6 +20,10 @@ export const EVENT_CODES = [
   'foul',
   'let-be',
   'leave',
+  // Beside the casts: a rise that was not to the fly; who went up to look.
+  'rise',
+  'seen',
+  'unseen',
   // Said afterwards of an event before it.
   'more',
   'undo',
@@ -46,6 +50,9 @@ export const EVENT_WORDS: Record<EventCode, string> = {
   foul: 'Foul-hooked',
   'let-be': 'Let be, too small',
   leave: 'Left it',
+  rise: 'Rose, not to it',
+  seen: 'Went up, saw it',
+  unseen: 'Went up, saw none',
   more: 'Said more',
   undo: 'Take it back',
 };
@@ -146,6 +153,7 @@ const IS_A_CAST: Partial<Record<EventCode, true>> = {
   hook: true,
   bottom: true,
   'other-species': true,
+  rise: true,
 };
 
 /** By number; of two devices' events under one number, by device: both stand, the order is a convention. */
@@ -227,5 +235,6 @@ export function possibleEvents(state: TryState): EventCode[] {
   return [
     ...(['cast', 'look', 'refusal', 'miss', 'hook', 'spook', 'change', 'rest'] as const),
     ...(['snag', 'fly-lost', 'weed', 'bottom', 'other-species', 'let-be'] as const),
+    ...(['rise', 'seen', 'unseen'] as const),
   ];
 }

@@ -77,7 +77,6 @@ export {
   warmingCph,
   type OutingTally,
 } from './outing-tally';
-export { paysToday, restAfter, type Rest } from './rest';
 
 export { readTryLine, TRY_COLUMNS, tryLine, type LineRead, type TryLine } from './try-table';
 

@@ -1,4 +1,4 @@
-import type { EventCode } from './events';
+import type { EventCode } from '../log/index';
 
 /** What resting a fish buys, by what it did: how soon it forgets, min, and what is to be won. Our guesses. */
 const FORGETS = {

@@ -1,0 +1,50 @@
+/** The next move: what to do at a fish, when to rest it, when an emptied lie pays again, which rod takes more. */
+export { priorBelief, type Situation } from './belief';
+export { STATES, WILLING, type Belief, type MoveState, type Seen } from './guesses';
+export {
+  beliefAfter,
+  nextMove,
+  CHANGES,
+  type Change,
+  type Happening,
+  type Move,
+  type MoveAnswer,
+  type MoveQuestion,
+  type RatedMove,
+} from './next-move';
+export { MOVE_SCHOOLS, schoolMoves, type MoveSchool } from './schools';
+export { answersIn, coverSeconds, moveQuestionOf, type MoveContext } from './of-try';
+export { paysToday, restAfter, type Rest } from './rest';
+export {
+  afterBlanks,
+  bestCovers,
+  expectedCovers,
+  gainOf,
+  MOST_COVERS,
+  netOf,
+  secondsOfCovers,
+  type Coverable,
+} from './covers';
+export { EMPTIED, refilled, worthAnotherLookH, type Emptied } from './refill';
+export {
+  changeOrStay,
+  dropperOff,
+  LEAST_DRIFTS,
+  SURE,
+  type ChangeOrStay,
+  type Side,
+  type Verdict,
+} from './change-or-stay';
+export {
+  FOOD,
+  FOODS,
+  RISE_FORMS,
+  SIZES_MM,
+  whatTheyTake,
+  WINGS,
+  type Food,
+  type RiseForm,
+  type RisesSeen,
+  type TakingOdds,
+  type Wings,
+} from './taking';

@@ -1,0 +1,140 @@
+import { foldTry, type EventCode, type Try, type TryEvent } from '../log/index';
+import type { Situation } from './belief';
+import {
+  ANSWERS,
+  COLD,
+  COVER_S,
+  FELT_DEPTH,
+  MISSED_SHARE,
+  OFFER,
+  PAUSE_MIN,
+  REST_LOST,
+  UNFELT,
+  type Seen,
+} from './guesses';
+import type { Change, Happening, MoveQuestion } from './next-move';
+
+/** What the phone knows beside the try. */
+export interface MoveContext {
+  /** What elsewhere pays, takes an hour. */
+  lambda: number;
+  nowMs: number;
+  /** Minutes since the fish was last seen when the try was opened; null: nobody saw it. */
+  seenMinutesAgo: number | null;
+  /** Another lie is in reach of the stand: a rest costs little. */
+  othersInReach: boolean;
+  /** Chance of seeing a fish that is there, by going up; 0: nowhere to look from. */
+  seenOnLooking: number;
+  cannot?: readonly Change[];
+  /** Worth of this fish in takes; 1 where all are alike. */
+  worth?: number;
+}
+
+/** Chance that a willing fish answers one good cover: quick water leaves it no time to choose. */
+export function answersIn(meanSpeedMps: number | null, waterTempC: number | null): number {
+  const pace = meanSpeedMps ?? ANSWERS[1].fromMps;
+  const a = ANSWERS.find((row) => pace >= row.fromMps)!.a;
+  return waterTempC !== null && waterTempC < COLD.belowC ? a * COLD.share : a;
+}
+
+/** Seconds of one cover whose fly is led by so much at so quick a surface. */
+export function coverSeconds(leadM: number | null, surfaceSpeedMps: number | null): number {
+  const toFish =
+    leadM !== null && surfaceSpeedMps ? leadM / Math.max(0.1, surfaceSpeedMps) : COVER_S.unknown;
+  return COVER_S.before + Math.min(COVER_S.most, toFish + COVER_S.beyondFish) + COVER_S.after;
+}
+
+const SEEN_AS: Record<string, Seen> = {
+  rising: 'rising',
+  nymphing: 'nymphing',
+  holding: 'holding',
+  cruising: 'holding',
+  glued: 'motionless',
+};
+const ANSWER_OF: Partial<Record<EventCode, Happening>> = {
+  cast: 'nothing',
+  look: 'looked',
+  refusal: 'turned',
+  miss: 'missed',
+  spook: 'down',
+  loss: 'down',
+  rise: 'rise',
+  seen: 'seen',
+  unseen: 'not seen',
+  bottom: 'nothing',
+};
+const CHANGE_OF = { fly: 'fly', depth: 'depth', rig: 'rig', side: 'drift' } as const;
+
+/** A try as a question of what to do next; null while a fish is on, and once it is over. */
+export function moveQuestionOf(t: Try, c: MoveContext): MoveQuestion | null {
+  const fold = foldTry(t.fly, t.events);
+  if (fold.state !== 'open' && fold.state !== 'lost' && fold.state !== 'put down') return null;
+  const standing = fold.timeline.filter((e) => !e.undone).map((e) => e.event);
+  return {
+    situation: situationOf(t, standing, c),
+    happened: happeningsOf(standing, t.openedMs, c.nowMs),
+    lambda: c.lambda,
+    seenOnLooking: c.seenOnLooking,
+    ...(c.cannot && { cannot: c.cannot }),
+    restLost: c.othersInReach ? REST_LOST : 1,
+  };
+}
+
+function situationOf(t: Try, events: readonly TryEvent[], c: MoveContext): Situation {
+  const { target, cast, predicted, water, rated } = t.snapshot;
+  const seen: Seen = t.markId === null ? 'blind' : (SEEN_AS[target?.behaviour ?? ''] ?? 'holding');
+  const fly = cast?.rig.fly ?? null;
+  const onTop = fly === 'dry' || (fly === 'dry-dropper' && seen === 'rising');
+  const felt = events.some((e) => e.code === 'bottom');
+  const hides =
+    (target?.depthM ?? 0) > UNFELT.depthM || (water.turbidityNtu ?? 0) > UNFELT.turbidityNtu;
+  const depth = felt
+    ? FELT_DEPTH
+    : onTop && seen === 'rising'
+      ? OFFER.depthDryToRiser
+      : hides
+        ? OFFER.depthUnfelt
+        : OFFER.depth;
+  const casts = events.filter((e) => ANSWER_OF[e.code] !== undefined).length;
+  const minutes = (c.nowMs - t.openedMs) / 60_000;
+  return {
+    seen,
+    home: seen === 'blind' ? (target?.rating ?? UNKNOWN_RATING) / 100 : null,
+    ...(c.seenMinutesAgo !== null && { minutesSinceSeen: Math.max(0, c.seenMinutesAgo) }),
+    calm: predicted.calm ?? 1,
+    answers: answersIn(target?.meanSpeedMps ?? null, water.tempC),
+    coverS: coverSeconds(cast?.leadM ?? null, target?.surfaceSpeedMps ?? null),
+    missedShare:
+      // The small char of this list.
+      rated.species === 'brook' ? MISSED_SHARE.char : MISSED_SHARE.trout,
+    right: {
+      drift: predicted.chance?.parts.clean ?? OFFER.drift,
+      depth,
+      fly: OFFER.fly,
+      ...(seen === 'rising' && { timing: OFFER.timingRiser }),
+    },
+    ...(casts > 1 && minutes > 1 && { coversAMin: casts / minutes }),
+    ...(c.worth !== undefined && { worth: c.worth }),
+  };
+}
+/** A place that nobody rated. */
+const UNKNOWN_RATING = 50;
+
+/** Events in order, with the pauses between them. */
+function happeningsOf(events: readonly TryEvent[], openedMs: number, nowMs: number): Happening[] {
+  const out: Happening[] = [];
+  let last = openedMs;
+  const pause = (until: number) => {
+    const min = (until - last) / 60_000;
+    if (min > PAUSE_MIN && out.length > 0) out.push({ restMin: min });
+    last = Math.max(last, until);
+  };
+  for (const e of events) {
+    pause(e.clientMs);
+    const answer = ANSWER_OF[e.code];
+    if (answer) out.push(answer);
+    if (e.code === 'change') out.push(CHANGE_OF[e.changed ?? 'fly']);
+  }
+  pause(nowMs);
+  return out;
+}
