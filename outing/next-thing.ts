@@ -1,6 +1,7 @@
 import type { OutingLog, Try } from '../core/log/index';
 import { SWIMS_AT, EMPTY_SNAPSHOT } from '../core/log/index';
-import type { BeatPack, PackTarget } from '../core/outing/index';
+import { lieState, type BeatPack, type LieState, type PackTarget } from '../core/outing/index';
+import { answersIn, coverSeconds, TAKE_S } from '../core/moves/index';
 
 /** Targets of a beat as they stand now: as taken along, with fish that were marked since; struck ones gone. */
 export function targetsNow(pack: BeatPack, log: OutingLog): PackTarget[] {
@@ -52,16 +53,62 @@ export function fishNumber(markId: string | null, log: OutingLog): number | null
   return mark ? log.marks.filter((m) => m.beatId === mark.beatId).indexOf(mark) + 1 : null;
 }
 
-/** What was worked already in these tries. */
-export const workedIds = (tries: readonly Try[]): Set<string> =>
-  new Set(tries.flatMap((t) => t.snapshot.target?.id ?? t.markId ?? []));
+/** What each target has come to today, by its id; untried ones are absent. */
+export function statesNow(
+  targets: readonly PackTarget[],
+  tries: readonly Try[],
+  lambda: number,
+  nowMs: number,
+): Map<string, LieState> {
+  const out = new Map<string, LieState>();
+  for (const t of targets) {
+    const state = lieState({
+      tries: tries.filter((x) => (x.snapshot.target?.id ?? x.markId) === t.id),
+      home: homeOf(t),
+      cover: coverOf(t),
+      lambda,
+      detourMin: DETOUR_MIN,
+      nowMs,
+    });
+    if (state) out.set(t.id, state);
+  }
+  return out;
+}
+/** There and back to a lie of the same beat, min (our guess). */
+const DETOUR_MIN = 2;
+/** A marked fish whose lie nobody rated. */
+const UNRATED = 0.5;
 
-/** The next to be fished, in working order: not worked, not passed by; what has a cast before what has none. */
+/** Chance that the lie of a target is held, 0-1. */
+export const homeOf = (t: PackTarget): number => (t.rating === null ? UNRATED : t.rating / 100);
+
+const coverOf = ({ snapshot, shot }: PackTarget) => ({
+  a: answersIn(snapshot.target?.meanSpeedMps ?? null, snapshot.water.tempC),
+  coverS: coverSeconds(shot?.leadM ?? null, snapshot.target?.surfaceSpeedMps ?? null),
+  takeS: TAKE_S,
+});
+
+/** Whether a target is to be fished (again) now: untried, rested long enough, or vacant long enough to be held again. */
+export const isDue = (state: LieState | undefined, nowMs: number): boolean =>
+  state === undefined ||
+  state.kind === 'rested' ||
+  (state.kind === 'vacant' && state.backMs !== null && state.backMs <= nowMs);
+
+/**
+ * The next to be fished: a fish whose rest is over first, then in working order; what has a cast
+ * before what has none.
+ */
 export function nextTarget(
   targets: readonly PackTarget[],
-  worked: ReadonlySet<string>,
+  states: ReadonlyMap<string, LieState>,
   passed: ReadonlySet<string>,
+  nowMs: number,
 ): PackTarget | null {
-  const left = targets.filter((t) => !worked.has(t.id) && !passed.has(t.id));
-  return left.find((t) => t.shot !== null) ?? left[0] ?? null;
+  const left = targets.filter((t) => !passed.has(t.id) && isDue(states.get(t.id), nowMs));
+  return (
+    left.find((t) => states.get(t.id)?.kind === 'rested') ??
+    left.find((t) => t.shot !== null) ??
+    left[0] ??
+    null
+  );
 }

@@ -1,15 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { foldTry, openTry, warmingCph } from '../core/log/index';
-import type { HeldPack, PackTarget } from '../core/outing/index';
+import { foldTry, openTry, tallyOf, warmingCph } from '../core/log/index';
+import { paysToday } from '../core/moves/index';
+import type { HeldPack, LieState, PackTarget } from '../core/outing/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
 import { part } from './part';
 import { layName } from '../words/lay-words';
-import { onwardWords, standTitle, stopWords, targetWords } from '../words/outing-words';
+import { onwardWords, standTitle, stateWords, stopWords, targetWords } from '../words/outing-words';
 import { inHundred } from '../words/names';
-import { fishNumber, nextTarget, targetsNow, workedIds } from './next-thing';
+import { fishNumber, homeOf, nextTarget, statesNow, targetsNow } from './next-thing';
 import { heatNow } from './heat-now';
 import { READING_HOLDS_MS } from './outing-actions';
 import type { OutingShared } from './shared';
@@ -42,13 +43,18 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   const stop = stopWords(heat, tempC, warming, units);
   const going = openTry(tries);
   const targets = held ? targetsNow(held.pack, view.log) : [];
-  const worked = workedIds(tries);
-  const proposed = nextTarget(targets, worked, passed);
+  const pays = paysToday(
+    tallyOf(outing, tries, now).taken,
+    outing ? (now - outing.startMs) / 3_600_000 : 0,
+  );
+  const states = statesNow(targets, tries, pays, now);
+  const proposed = nextTarget(targets, states, passed, now);
   const goingOn = targets.find((t) => going && t.id === going.snapshot.target?.id);
   // Too warm: what goes on is finished, nothing new is proposed, here or on the plan.
   const next =
     goingOn ??
     (isHot ? null : (targets.find((t) => t.id === chosenId && !passed.has(t.id)) ?? proposed));
+  const zone = outing?.timeZone ?? held?.pack.timeZone ?? undefined;
   const nameOf = (t: PackTarget | null) => targetWords(t, t && fishNumber(t.markId, view.log));
   const open = (target: PackTarget) => {
     const id = actions.openTry({ kind: 'target', pack: held!.pack, target }, '');
@@ -58,9 +64,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
     <main className={css.now}>
       <header className={css.head}>
         <div>
-          <p className={css.hour}>
-            {clockText(now, outing?.timeZone ?? held?.pack.timeZone ?? undefined)}
-          </p>
+          <p className={css.hour}>{clockText(now, zone)}</p>
           <p>{held?.pack.name ?? 'No beat taken along'}</p>
         </div>
         <a href="#/readings" className={css.reading} data-old={fresh ? undefined : ''}>
@@ -86,7 +90,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           held={held}
           targets={targets}
           next={next}
-          worked={worked}
+          states={states}
           shared={shared}
           marking={marking}
           onTarget={(t) =>
@@ -117,7 +121,12 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           name={nameOf(next)}
           units={units}
           isHot={isHot}
-          after={next ? nextTarget(targets, new Set([...worked, next.id]), passed) : null}
+          after={next ? nextTarget(targets, states, new Set([...passed, next.id]), now) : null}
+          said={targets.flatMap((t) => {
+            const state = states.get(t.id);
+            const words = state && stateWords(state, homeOf(t), now, zone);
+            return words ? [{ id: t.id, words: `${nameOf(t)} ${words}` }] : [];
+          })}
           onPass={() => next && setPassed((all) => new Set([...all, next.id]))}
         />
       )}
@@ -160,7 +169,7 @@ function Plan({
   held,
   targets,
   next,
-  worked,
+  states,
   shared,
   marking,
   onTarget,
@@ -168,7 +177,7 @@ function Plan({
   held: HeldPack;
   targets: readonly PackTarget[];
   next: PackTarget | null;
-  worked: ReadonlySet<string>;
+  states: ReadonlyMap<string, LieState>;
   shared: OutingShared;
   marking: boolean;
   onTarget: (t: PackTarget) => void;
@@ -185,7 +194,7 @@ function Plan({
       held={held}
       targets={targets}
       next={next}
-      worked={worked}
+      states={states}
       log={view.log}
       frame={frame}
       widthPx={PLAN.width}
@@ -212,6 +221,7 @@ function NextWords({
   units,
   isHot,
   after,
+  said,
   onPass,
 }: {
   held: HeldPack | null;
@@ -221,6 +231,7 @@ function NextWords({
   units: 'metric' | 'us';
   isHot: boolean;
   after: PackTarget | null;
+  said: readonly { id: string; words: string }[];
   onPass: () => void;
 }) {
   if (isHot)
@@ -243,6 +254,7 @@ function NextWords({
     return (
       <section className={css.words}>
         <h1>{targets.length > 0 ? 'All of it is worked.' : 'No place worth a cast was found.'}</h1>
+        <Standing said={said} />
         <p>
           <a href="#/take">Take another beat along</a>, or read a place.
         </p>
@@ -265,6 +277,19 @@ function NextWords({
           Pass it by
         </Button>
       </p>
+      <Standing said={said} />
     </section>
+  );
+}
+
+/** What rests, and what is vacant, with its hour. */
+function Standing({ said }: { said: readonly { id: string; words: string }[] }) {
+  if (said.length === 0) return null;
+  return (
+    <ul className={css.standing} aria-label="What rests, and what is vacant">
+      {said.map(({ id, words }) => (
+        <li key={id}>{words}</li>
+      ))}
+    </ul>
   );
 }

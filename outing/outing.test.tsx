@@ -17,7 +17,8 @@ import type { BankKeeper, BankView } from '../sync/bank';
 import { system } from '../ui/system';
 import { stopWords } from '../words/outing-words';
 import { loggerFromCsv } from './logger-csv';
-import { fishNumber, nextTarget, targetsNow, workedIds } from './next-thing';
+import { fishNumber, isDue, nextTarget, statesNow, targetsNow } from './next-thing';
+import type { LieState } from '../core/outing/index';
 import { createOutingActions } from './outing-actions';
 import { TriesView } from './tries-view';
 import { TryView } from './try-view';
@@ -123,10 +124,18 @@ function bankOf(log: OutingLog = EMPTY_LOG, keeps = true) {
 describe('the next thing', () => {
   const all = [target('low', 2), target('mid', 9, { shot }), target('high', 15, { shot })];
   it('in working order, what has a cast first; what was worked or passed by is left', () => {
-    expect(nextTarget(all, new Set(), new Set())!.id).toBe('mid');
-    expect(nextTarget(all, new Set(['mid']), new Set())!.id).toBe('high');
-    expect(nextTarget(all, new Set(['mid']), new Set(['high']))!.id).toBe('low');
-    expect(nextTarget(all, new Set(['mid', 'low']), new Set(['high']))).toBeNull();
+    const covered: LieState = { kind: 'covered', casts: 3, atMs: 0 };
+    const done = (...ids: string[]) => new Map(ids.map((id) => [id, covered]));
+    const none = new Set<string>();
+    expect(nextTarget(all, new Map(), none, 0)!.id).toBe('mid');
+    expect(nextTarget(all, done('mid'), none, 0)!.id).toBe('high');
+    expect(nextTarget(all, done('mid'), new Set(['high']), 0)!.id).toBe('low');
+    expect(nextTarget(all, done('mid', 'low'), new Set(['high']), 0)).toBeNull();
+    // A fish that has rested comes before what was not tried; a vacant lie once it is due.
+    const rested: LieState = { kind: 'rested', sinceMs: 0 };
+    expect(nextTarget(all, new Map([['high', rested]]), none, 1)!.id).toBe('high');
+    const vacant: LieState = { kind: 'vacant', how: 'taken', sinceMs: 0, backMs: 100 };
+    expect([isDue(vacant, 99), isDue(vacant, 100)]).toEqual([false, true]);
   });
   it('a fish that was marked since is there, one that was struck is gone', () => {
     const mark = {
@@ -173,7 +182,7 @@ describe('what is done on the bank', () => {
     expect(tried().events.map((e) => e.seq)).toEqual([1, 2, 3]);
     expect(actions.takeBack(id)).toBe(true);
     expect(foldTry('', tried().events).state).toBe('open');
-    expect(workedIds(view().log.tries)).toEqual(new Set(['t']));
+    expect([...statesNow([target('t', 3)], view().log.tries, 3, START).keys()]).toEqual(['t']);
     // The same outing goes on.
     actions.openTry({ kind: 'here', beatId: 'b' }, '');
     expect(view().log.outings).toHaveLength(1);

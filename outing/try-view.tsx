@@ -29,6 +29,7 @@ import {
 } from '../words/try-words';
 import { EventShape } from './event-shape';
 import { heatNow } from './heat-now';
+import { moveContext } from './move-context';
 import { fishNumber } from './next-thing';
 import { keptWords, type OutingShared } from './shared';
 import { rowOf } from './try-rows';
@@ -36,6 +37,7 @@ import { goTo } from './use-bank';
 import css from './outing.module.css';
 
 const Landed = part(() => import('./landed').then((m) => m.Landed));
+const NextMove = part(() => import('./next-move').then((m) => m.NextMove), 180);
 
 const PAD = ['cast', 'look', 'refusal', 'hook', 'miss', 'spook'] as const;
 const HOOKED = ['landing', 'loss', 'foul'] as const;
@@ -48,6 +50,9 @@ const ELSE: readonly EventCode[] = [
   'let-be',
   'rest',
   'change',
+  'rise',
+  'seen',
+  'unseen',
 ];
 const PAD_KEYS = '123456';
 const FELL_KEYS: Record<string, FellAt> = {
@@ -109,6 +114,10 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
   const { tempC, heat } = heatNow(view, outing);
   const flies = FLIES_OF[attempt.snapshot.cast?.rig.fly ?? 'dry'];
   const row = rowOf(fold.state, last);
+  const pays = paysToday(
+    tallyOf(outing, tries, now).taken,
+    outing ? (now - outing.startMs) / 3_600_000 : 0,
+  );
   return (
     <main className={css.try}>
       <header className={css.tryHead}>
@@ -129,27 +138,30 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
           <p>{handlingWords(heat)}</p>
         </section>
       ) : (
-        <Rest
-          last={last}
-          pays={paysToday(
-            tallyOf(outing, tries, now).taken,
-            outing ? (now - outing.startMs) / 3_600_000 : 0,
-          )}
-        />
+        <Rest last={last} pays={pays} />
       )}
-      <section className={css.nextMove}>
+      <section className={css.sofar}>
         <p>
           <strong>{minutesSeconds(Math.max(0, (now - attempt.openedMs) / 1000))}</strong> on it,{' '}
           <strong>{fold.casts}</strong> {fold.casts === 1 ? 'cast' : 'casts'}
-          {attempt.snapshot.cast ? `. ${layHow(attempt.snapshot.cast.lay, units)}` : ''}
+          {last && (
+            <span className={css.said}>
+              , {clockText(last.clientMs, outing?.timeZone)} {EVENT_WORDS[last.code].toLowerCase()}
+              {detailWords(last, units) && `, ${detailWords(last, units)}`}
+            </span>
+          )}
         </p>
-        {last && (
-          <p className={css.said}>
-            {clockText(last.clientMs, outing?.timeZone)} {EVENT_WORDS[last.code].toLowerCase()}
-            {detailWords(last, units) && `, ${detailWords(last, units)}`}
-          </p>
+        {attempt.snapshot.cast && fold.casts === 0 && (
+          <p>{layHow(attempt.snapshot.cast.lay, units)}</p>
         )}
       </section>
+      {fold.state !== 'hooked' && !isDone && (
+        <NextMove
+          attempt={attempt}
+          context={moveContext(attempt, shared, pays)}
+          zone={outing?.timeZone}
+        />
+      )}
       {isDone ? (
         <Ended attempt={attempt} last={last} say={say} shared={shared} />
       ) : (

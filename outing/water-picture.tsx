@@ -3,7 +3,7 @@
 import type { PointerEvent } from 'react';
 import type { Place } from '../core/grid/index';
 import type { OutingLog } from '../core/log/index';
-import type { HeldPack, PackTarget } from '../core/outing/index';
+import type { HeldPack, LieState, PackTarget } from '../core/outing/index';
 import { formatLength, type UnitSystem } from '../core/units/index';
 import { LitImage } from '../ui/lit-image';
 import { postureName } from '../words/names';
@@ -21,7 +21,7 @@ export function WaterPicture({
   held,
   targets,
   next,
-  worked,
+  states,
   log,
   frame,
   widthPx,
@@ -33,7 +33,7 @@ export function WaterPicture({
   held: HeldPack;
   targets: readonly PackTarget[];
   next: PackTarget | null;
-  worked: ReadonlySet<string>;
+  states: ReadonlyMap<string, LieState>;
   log: OutingLog;
   frame: Frame;
   widthPx: number;
@@ -97,7 +97,7 @@ export function WaterPicture({
       {targets.map((t) => {
         const at = px(t);
         const r = Math.max(13, RADIUS_M * perM * Math.sqrt((t.rating ?? 60) / 80));
-        const done = worked.has(t.id);
+        const done = states.has(t.id);
         const chosen = t.id === next?.id;
         return (
           <g

@@ -1,6 +1,6 @@
 import type { Heat } from '../core/day/index';
-import type { PackTarget } from '../core/outing/index';
-import { formatLength, formatTemp, type UnitSystem } from '../core/units/index';
+import { heldAgain, type LieState, type PackTarget } from '../core/outing/index';
+import { clockText, formatLength, formatTemp, type UnitSystem } from '../core/units/index';
 import { lieName } from './names';
 
 /** How the outing is said: short, to be read at arm's length. */
@@ -71,3 +71,20 @@ const hoursWords = (hours: number): string =>
   hours < 1
     ? `${Math.max(5, Math.round((60 * hours) / 5) * 5)} minutes`
     : `${hours.toFixed(1)} hours`;
+
+/** "rests until 10:07", "vacant since 10:20: 3 in 10 by 14:00"; null: nothing that has an hour. */
+export function stateWords(
+  state: LieState,
+  home: number,
+  nowMs: number,
+  zone: string | undefined,
+): string | null {
+  if (state.kind === 'resting') return `rests until ${clockText(state.untilMs, zone)}.`;
+  if (state.kind === 'rested') return 'has rested: back to it.';
+  if (state.kind !== 'vacant') return null;
+  const since = `vacant since ${clockText(state.sinceMs, zone)}`;
+  if (state.backMs === null) return `${since}: no more today.`;
+  const byMs = Math.max(state.backMs, nowMs);
+  const tenths = Math.round(10 * heldAgain(state, home, byMs));
+  return `${since}: ${tenths === 0 ? 'under 1' : tenths} in 10 by ${clockText(byMs, zone)}.`;
+}

@@ -1,8 +1,10 @@
 /** The next move: what to do at a fish, when to rest it, when an emptied lie pays again, which rod takes more. */
 export { priorBelief, type Situation } from './belief';
-export { STATES, WILLING, type Belief, type MoveState, type Seen } from './guesses';
+export { STATES, TAKE_S, WILLING, type Belief, type MoveState, type Seen } from './guesses';
 export {
   beliefAfter,
+  coversLeft,
+  looksOf,
   nextMove,
   CHANGES,
   type Change,

@@ -47,6 +47,8 @@ export interface MoveQuestion {
   cannot?: readonly Change[];
   /** Share of a rest that is lost: all of it, unless another lie is in reach meanwhile. */
   restLost?: number;
+  /** Moves looked ahead; one where many questions are asked at once. */
+  lookAhead?: number;
 }
 
 export interface RatedMove {
@@ -251,7 +253,7 @@ export function nextMove(q: MoveQuestion): MoveAnswer {
 
   const { belief, tried } = beliefAfter(s, q.happened);
   const rated = moves.map((move) => {
-    const { net, seconds } = worthOf(move, belief, tried, LOOK_AHEAD);
+    const { net, seconds } = worthOf(move, belief, tried, q.lookAhead ?? LOOK_AHEAD);
     return {
       move,
       pays: net,
@@ -268,6 +270,24 @@ export function nextMove(q: MoveQuestion): MoveAnswer {
     nodes,
   };
 }
+
+/**
+ * How many covers more before leaving pays better, should nothing answer them; null: more than `most`.
+ * One move looked ahead.
+ */
+export function coversLeft(q: MoveQuestion, most = 9): number | null {
+  const happened = [...q.happened];
+  for (let n = 0; n <= most; n++) {
+    const { moves } = nextMove({ ...q, happened, lookAhead: 1 });
+    if (moves[0]!.move.kind === 'leave') return n;
+    happened.push('nothing');
+  }
+  return null;
+}
+
+/** Takes as honest looks: so many looks of a willing fish come to one take. */
+export const looksOf = (takes: number, s: Situation): number =>
+  takes / Math.max(0.01, s.answers * (1 - s.missedShare));
 
 const GOES_ON: readonly CoverAnswer[] = ['nothing', ...OUTCOMES.filter((o) => o !== 'took')];
 

@@ -17,3 +17,4 @@ export {
   type PackTarget,
 } from './beat-pack';
 export type { Bank, HeldPack, PackJob } from './bank';
+export { heldAgain, lieState, type LieState, type LieStateQuestion } from './lie-states';
