@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Try } from '../core/log/index';
 import {
   coversLeft,
+  hourly,
   looksOf,
   MOVE_SCHOOLS,
   moveQuestionOf,
@@ -23,6 +24,8 @@ interface Thought {
   left: number | null;
 }
 
+/** Moves beside which it is asked what they take. */
+const FLY_TOO: readonly string[] = ['fly', 'rig', 'beat'];
 /** Moves shown: the best, and leaving with them. */
 const SHOWN = 3;
 const STEADY_MS = 30_000;
@@ -32,10 +35,13 @@ export function NextMove({
   attempt,
   context,
   zone,
+  brief,
 }: {
   attempt: Try;
   context: MoveContext;
   zone: string | undefined;
+  /** Little room: what to do and what it pays, no more. */
+  brief: boolean;
 }) {
   // Not by every tick of the clock: by each event, and by half minutes.
   const steadyMs = Math.floor(context.nowMs / STEADY_MS) * STEADY_MS;
@@ -53,7 +59,8 @@ export function NextMove({
   const [best] = answer.moves;
   const schools = schoolMoves(question);
   const rows = shownMoves(answer);
-  const most = Math.max(...rows.map((r) => looks(r, question)), 1);
+  const looks = hourly(rows, question.lambda).map((takes) => looksOf(takes, question.situation));
+  const most = Math.max(...looks);
   return (
     <section
       className={css.nextMove}
@@ -65,27 +72,34 @@ export function NextMove({
       <table className={css.pays}>
         <caption>Honest looks an hour</caption>
         <tbody>
-          {rows.map((r) => (
+          {rows.map((r, i) => (
             <tr key={moveName(r.move)}>
               <th scope="row">{moveName(r.move)}</th>
               <td aria-hidden="true">
-                <span style={{ width: `${(100 * looks(r, question)) / most}%` }} />
+                <span style={{ width: `${(100 * looks[i]!) / most}%` }} />
               </td>
-              <td>{looks(r, question).toFixed(1)}</td>
+              <td>{looks[i]!.toFixed(1)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      {best!.move.kind !== 'leave' && (
+      {!brief && best!.move.kind !== 'leave' && (
         <p>
           <strong>{leavingWords(left)}</strong>
         </p>
       )}
-      <p className={css.said}>
-        {MOVE_SCHOOLS.map(
-          (s) => `${MOVE_SCHOOL_WORDS[s]}: ${moveName(schools[s]).toLowerCase()}`,
-        ).join(' · ')}
-      </p>
+      {FLY_TOO.includes(best!.move.kind) && (
+        <p>
+          <a href={`#/taking/${attempt.id}`}>What are they taking?</a>
+        </p>
+      )}
+      {!brief && (
+        <p className={css.said}>
+          {MOVE_SCHOOLS.map(
+            (s) => `${MOVE_SCHOOL_WORDS[s]}: ${moveName(schools[s]).toLowerCase()}`,
+          ).join(' · ')}
+        </p>
+      )}
     </section>
   );
 }
@@ -94,9 +108,6 @@ function think(attempt: Try, context: MoveContext): Thought | null {
   const question = moveQuestionOf(attempt, context);
   return question && { question, answer: nextMove(question), left: coversLeft(question) };
 }
-
-const looks = (r: RatedMove, q: MoveQuestion) =>
-  looksOf(r.move.kind === 'leave' ? q.lambda : r.takesAnHour, q.situation);
 
 /** The best of each kind, and leaving. */
 function shownMoves({ moves }: MoveAnswer): RatedMove[] {

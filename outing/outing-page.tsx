@@ -16,6 +16,7 @@ const TakeView = part(() => import('./take-view').then((m) => m.TakeView));
 const ReadingsView = part(() => import('./readings-view').then((m) => m.ReadingsView));
 const PlacesView = part(() => import('./places-view').then((m) => m.PlacesView));
 const TriesView = part(() => import('./tries-view').then((m) => m.TriesView));
+const TakingView = part(() => import('./taking-view').then((m) => m.TakingView));
 const NotTakenHere = part(() => import('./not-taken-here').then((m) => m.NotTakenHere));
 
 /** The outing on a phone: one page, so that it opens and goes on without a network. */
@@ -52,6 +53,8 @@ export function OutingPage() {
         <ReadingsView {...shared} />
       ) : name === 'places' ? (
         <PlacesView {...shared} />
+      ) : name === 'taking' ? (
+        <TakingView attempt={view.log.tries.find((t) => t.id === id)} {...shared} />
       ) : name === 'tries' ? (
         <TriesView {...shared} />
       ) : (

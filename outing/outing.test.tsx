@@ -20,6 +20,7 @@ import { loggerFromCsv } from './logger-csv';
 import { fishNumber, isDue, nextTarget, statesNow, targetsNow } from './next-thing';
 import type { LieState } from '../core/outing/index';
 import { createOutingActions } from './outing-actions';
+import { TakingView } from './taking-view';
 import { TriesView } from './tries-view';
 import { TryView } from './try-view';
 
@@ -266,6 +267,24 @@ describe('the page of a try', () => {
     const list = screen.getAllByRole('list')[0]!;
     expect(within(list).getByText(/: landed, 1 cast/)).toBeInTheDocument();
   });
+  it('what to do next is said after each event, with what it pays; not while a fish is on', async () => {
+    const { again } = await open();
+    const next = () => screen.findByRole('region', { name: 'Next move' });
+    const pays = async () =>
+      within(await next())
+        .getAllByRole('row')
+        .map((r) => Number(r.lastChild!.textContent));
+    expect(within(await next()).getByRole('heading').textContent).toBe('Again, the same');
+    const [best, ...others] = await pays();
+    expect(Math.max(...others)).toBeLessThanOrEqual(best!);
+    expect(within(await next()).getByText(/Three and on: again/)).toBeInTheDocument();
+    await press('Put down');
+    again();
+    expect(await screen.findByRole('heading', { name: 'Leave it' })).toBeInTheDocument();
+    await press('Took');
+    again();
+    expect(screen.queryByRole('region', { name: 'Next move' })).toBeNull();
+  });
   it('keys do the same; what was not kept is said', async () => {
     const { again, fold } = await open(false);
     await userEvent.keyboard('2');
@@ -277,6 +296,41 @@ describe('the page of a try', () => {
     await userEvent.keyboard('{Backspace}');
     again();
     expect(fold().timeline[0]!.event.fellAt).toBeUndefined();
+  });
+});
+
+it('what they take: taps and an insect in the hand settle it, and it goes into the log', async () => {
+  const { bank, view } = bankOf();
+  const actions = createOutingActions(bank, () => START);
+  const id = actions.openTry({ kind: 'here', beatId: null }, '');
+  const { log } = view();
+  render(
+    <ChakraProvider value={system}>
+      <TakingView
+        attempt={log.tries.find((t) => t.id === id)}
+        view={view()}
+        now={START}
+        outing={log.outings[0]!}
+        tries={log.tries}
+        actions={actions}
+        queue={{} as never}
+        offline="ready"
+      />
+    </ChakraProvider>,
+  );
+  const press = (name: string) => userEvent.click(screen.getByRole('button', { name }));
+  await press('splash');
+  await press('11 mm');
+  await press('like a tent');
+  expect(
+    screen.getByText('Show first: caddis, fluttering, 11 mm, about a 14.'),
+  ).toBeInTheDocument();
+  expect(screen.getByText(/In the hand: caddis/)).toBeInTheDocument();
+  await press('It is on: go on with it');
+  expect(view().log.tries[0]!.events[0]).toMatchObject({
+    code: 'change',
+    changed: 'fly',
+    fly: 'caddis, fluttering, 11 mm, about a 14',
   });
 });
 

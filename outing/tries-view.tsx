@@ -4,6 +4,7 @@ import { EVENT_WORDS, foldTry } from '../core/log/index';
 import { clockText, formatFishLength } from '../core/units/index';
 import { targetWords } from '../words/outing-words';
 import { detailWords, END_WORDS } from '../words/try-words';
+import { ChangeOrStay } from './change-or-stay';
 import { fishNumber } from './next-thing';
 import { keptWords, type OutingShared } from './shared';
 import css from './outing.module.css';
@@ -18,7 +19,7 @@ export function TriesView(shared: OutingShared) {
         <h1>What happened</h1>
         <a href="#/now">To the outing</a>
       </header>
-      {tries.length === 0 && <p>No try yet today.</p>}
+      {tries.length === 0 ? <p>No try yet today.</p> : <ChangeOrStay tries={tries} />}
       <ol className={css.list}>
         {[...tries]
           .sort((a, b) => b.openedMs - a.openedMs)

@@ -15,7 +15,7 @@ import {
 import { paysToday, restAfter } from '../core/moves/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { bankClockMs } from '../sync/page-bank';
-import { Button } from '../ui/button';
+import { Button, ButtonAnchor } from '../ui/button';
 import { part } from './part';
 import { layHow } from '../words/lay-words';
 import { targetWords } from '../words/outing-words';
@@ -160,6 +160,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
           attempt={attempt}
           context={moveContext(attempt, shared, pays)}
           zone={outing?.timeZone}
+          brief={row !== null || elseOpen}
         />
       )}
       {isDone ? (
@@ -200,6 +201,9 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
           )}
           {elseOpen && (
             <div className={css.cells} role="group" aria-label="What else">
+              <ButtonAnchor voice="bare" href={`#/taking/${attempt.id}`}>
+                What are they taking?
+              </ButtonAnchor>
               {ELSE.map((code) => (
                 <Button voice="bare" key={code} onClick={() => void press(code)}>
                   {EVENT_WORDS[code]}

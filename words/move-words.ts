@@ -50,7 +50,7 @@ const of = (b: Belief, state: MoveState) => b[STATES.indexOf(state)]!;
 export function moveWhy(move: Move, { states, there, willing }: MoveAnswer): string {
   switch (move.kind) {
     case 'again':
-      return `${percent(of(states, 'right'))} that it is there and the offer right; nothing to change costs no time.`;
+      return `${percent(of(states, 'right'))} that it is there and the offer right.`;
     case 'beat':
       return `It feeds: ${percent(of(states, 'timing'))} that only the moment was wrong.`;
     case 'drift':

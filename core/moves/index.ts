@@ -4,6 +4,7 @@ export { STATES, TAKE_S, WILLING, type Belief, type MoveState, type Seen } from 
 export {
   beliefAfter,
   coversLeft,
+  hourly,
   looksOf,
   nextMove,
   CHANGES,
@@ -50,3 +51,4 @@ export {
   type TakingOdds,
   type Wings,
 } from './taking';
+export { SIDES_BY, sidesOf, type SidesBy } from './sides';

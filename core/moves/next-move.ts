@@ -55,9 +55,8 @@ export interface RatedMove {
   move: Move;
   /** Takes more than by leaving now; leaving is 0. */
   pays: number;
-  /** Takes an hour while it is followed up. */
-  takesAnHour: number;
-  /** Until the next answer, s. */
+  /** Seconds that it comes to, followed up, and until the next answer. */
+  followedS: number;
   seconds: number;
 }
 
@@ -257,7 +256,7 @@ export function nextMove(q: MoveQuestion): MoveAnswer {
     return {
       move,
       pays: net,
-      takesAnHour: seconds > 0 ? Math.max(0, q.lambda + (3600 * net) / seconds) : q.lambda,
+      followedS: seconds,
       seconds: secondsOf(move, s.coverS),
     };
   });
@@ -283,6 +282,15 @@ export function coversLeft(q: MoveQuestion, most = 9): number | null {
     happened.push('nothing');
   }
   return null;
+}
+
+/**
+ * Takes an hour of several moves over one and the same time: as long as the longest of them is followed
+ * up, the rest of it spent elsewhere. In the order of what they pay.
+ */
+export function hourly(moves: readonly RatedMove[], lambda: number): number[] {
+  const spanS = Math.max(60, ...moves.map((m) => m.followedS));
+  return moves.map((m) => Math.max(0, lambda + (3600 * m.pays) / spanS));
 }
 
 /** Takes as honest looks: so many looks of a willing fish come to one take. */

@@ -1,3 +1,4 @@
+import { EMPTY_SNAPSHOT, type EventCode, type Try } from '../log/index';
 import { createRandom } from '../grid/index';
 import { isAbove } from './beta';
 import {
@@ -9,6 +10,7 @@ import {
   gainOf,
   netOf,
   refilled,
+  sidesOf,
   whatTheyTake,
   worthAnotherLookH,
   type RisesSeen,
@@ -106,6 +108,42 @@ describe('change or stay', () => {
     expect(said([2, 2])).toEqual({ chance: expect.closeTo(0.784, 2), off: false });
     expect(said([4, 5])).toEqual({ chance: expect.closeTo(0.77, 2), off: false });
   });
+});
+
+it('sides of a day: drifts by how clean they were, takes with the missed, nothing taken back', () => {
+  const event = (n: number, code: EventCode, more = {}) => ({
+    id: `${n}`,
+    device: n < 3 ? 'a' : 'b',
+    seq: n,
+    code,
+    clientMs: n,
+    zoneOffsetMin: 0,
+    ...more,
+  });
+  const chance = { value: 0.5, parts: { clean: 0.5 } };
+  const attempt: Try = {
+    id: 't',
+    outingId: 'o',
+    beatId: null,
+    markId: null,
+    fly: 'dun',
+    openedMs: 0,
+    zoneOffsetMin: 0,
+    snapshot: { ...EMPTY_SNAPSHOT, predicted: { ...EMPTY_SNAPSHOT.predicted, chance } },
+    events: [
+      event(1, 'cast'),
+      event(2, 'change', { fly: 'ant' }),
+      event(3, 'miss'),
+      event(4, 'cast'),
+      event(5, 'undo', { undoes: '4' }),
+      event(6, 'hook'),
+    ],
+  };
+  expect(sidesOf([attempt], 'fly')).toEqual([
+    { name: 'ant', drifts: 1, takes: 2, promised: 0.5 },
+    { name: 'dun', drifts: 0.5, takes: 0, promised: 0.5 },
+  ]);
+  expect(sidesOf([attempt], 'phone').map((s) => s.name)).toEqual(['b', 'a']);
 });
 
 describe('what they take', () => {
