@@ -21,6 +21,7 @@ const CORE_ORDER = [
   'day',
   'log',
   'moves',
+  'places',
   'outing',
 ];
 
