@@ -3,6 +3,7 @@ import {
   foldTry,
   openOutingAt,
   readingSaying,
+  type KeptRead,
   type Mark,
   type Outing,
   type Reading,
@@ -57,10 +58,34 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
 
   const tryOf = (id: string) => bank.get().log.tries.find((t) => t.id === id);
 
+  /** A place as what is worked: what its read said. Off any beat it has no place on a plan. */
+  function placeTarget(readId: string): Try['snapshot']['target'] {
+    const read = bank.get().log.reads.find((r) => r.id === readId);
+    if (!read || (read.beatId !== null && read.xM === null)) return null;
+    return {
+      id: null,
+      kind: read.result.kind,
+      xM: read.xM ?? 0,
+      yM: read.yM ?? 0,
+      rating: read.result.rating,
+      needs: read.result.needs,
+      depthM: read.answers.depthM,
+      surfaceSpeedMps: read.answers.surfacePaceMps,
+      meanSpeedMps: null,
+      behaviour: null,
+    };
+  }
+
   /** The newest reading of the day stands in the record, with the hour of the try itself. */
   function snapshotNow(opened: Opened, zone: string | undefined): Try['snapshot'] {
     const { log, bank: book } = bank.get();
-    const said = opened.kind === 'target' ? opened.target.snapshot : EMPTY_SNAPSHOT;
+    const said =
+      opened.kind === 'target'
+        ? opened.target.snapshot
+        : {
+            ...EMPTY_SNAPSHOT,
+            target: opened.kind === 'place' ? placeTarget(opened.readId) : null,
+          };
     const read = [...log.readings]
       .filter((r) => r.waterTempC !== null && now() - r.takenMs < READING_HOLDS_MS)
       .sort((a, b) => b.takenMs - a.takenMs)[0];
@@ -153,6 +178,8 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
       const id = clientId();
       return { id, kept: await bank.record(logged.photo(id, file)) };
     },
+    /** A read, told as a place or anew. */
+    tellRead: (read: KeptRead) => bank.record(changes.putRead(read)),
     dropReading: (id: string) => bank.record(logged.dropReading(id)),
     endOuting(outing: Outing): Promise<boolean> {
       return bank.record(logged.outing({ ...outing, endMs: Math.max(now(), outing.startMs) }));

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   EVENT_WORDS,
   FELL_AT,
@@ -31,9 +31,11 @@ import { EventShape } from './event-shape';
 import { heatNow } from './heat-now';
 import { moveContext } from './move-context';
 import { fishNumber } from './next-thing';
+import { placesToday } from './places-today';
 import { keptWords, type OutingShared } from './shared';
 import { rowOf } from './try-rows';
 import { goTo } from './use-bank';
+import { useTimeAndWater } from './use-time-and-water';
 import css from './outing.module.css';
 
 const Landed = part(() => import('./landed').then((m) => m.Landed));
@@ -74,7 +76,7 @@ const CAST_CODES: readonly EventCode[] = [
 
 /** One fish: one press an event, what more is said of it in the row beneath; three presses from the pocket. */
 export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try }) {
-  const { view, now, outing, tries, actions } = shared;
+  const { view, now, outing, actions } = shared;
   const fold = foldTry(attempt.fly, attempt.events);
   const last = [...fold.timeline].reverse().find((t) => !t.undone)?.event ?? null;
   const lastCast =
@@ -108,16 +110,13 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
   });
   const leave = async () => {
     if (!isOver(fold.state)) await press('leave');
-    goTo('now');
+    goTo(attempt.readId ? 'places' : 'now');
   };
   const title = targetWords(attempt.snapshot.target, fishNumber(attempt.markId, view.log));
   const { tempC, heat } = heatNow(view, outing);
   const flies = FLIES_OF[attempt.snapshot.cast?.rig.fly ?? 'dry'];
   const row = rowOf(fold.state, last);
-  const pays = paysToday(
-    tallyOf(outing, tries, now).taken,
-    outing ? (now - outing.startMs) / 3_600_000 : 0,
-  );
+  const pays = usePays(attempt, shared, tempC);
   return (
     <main className={css.try}>
       <header className={css.tryHead}>
@@ -270,6 +269,24 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
         </Button>
       </div>
     </main>
+  );
+}
+
+/** What elsewhere pays: along water that nobody drew by its places, else by what the day has shown. */
+function usePays(attempt: Try, shared: OutingShared, tempC: number | null): number {
+  const { view, outing, tries, now } = shared;
+  const { until, water } = useTimeAndWater();
+  const minute = Math.floor(now / 60_000);
+  return useMemo(
+    () =>
+      attempt.readId
+        ? placesToday(shared, tempC, water, until).plan.lambda
+        : paysToday(
+            tallyOf(outing, tries, now).taken,
+            outing ? (now - outing.startMs) / 3_600_000 : 0,
+          ),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [attempt.readId, view.log, minute, tempC, water, until],
   );
 }
 

@@ -85,6 +85,7 @@ const tables = {
     answers_json: json,
     result_json: json,
     note: text,
+    place_json: maybe(json),
     dropped: flag,
   },
   outings: { id, start_ms: ms, end_ms: maybe(ms), time_zone: text, note: text },
@@ -132,6 +133,7 @@ const tables = {
 const LATER = {
   readings: ['level_m', 'sky', 'wind_mps', 'wind_from', 'source'],
   tries: ['read_id'],
+  reads: ['place_json'],
 };
 
 const rows = (name, columns) => ({

@@ -42,6 +42,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of BANK) await sql.raw(statement).execute(db);
     },
   },
+  '2026-007-places': {
+    async up(db: Kysely<unknown>) {
+      for (const statement of PLACES) await sql.raw(statement).execute(db);
+    },
+  },
 };
 
 const FIRST_LIGHT = [
@@ -204,3 +209,6 @@ const BANK = [
     ),
   ),
 ];
+
+/** A quick read as a place along its stream. */
+const PLACES = [`alter table reads add column place_json text`];

@@ -13,6 +13,7 @@ export const readOf = (r: Selectable<Database['reads']>): KeptRead => ({
   answers: JSON.parse(r.answers_json) as KeptRead['answers'],
   result: JSON.parse(r.result_json) as KeptRead['result'],
   note: r.note,
+  place: r.place_json === null ? null : (JSON.parse(r.place_json) as KeptRead['place']),
 });
 
 /** Kept again under the same id replaces it: a repeated letter does no harm. */
@@ -26,6 +27,7 @@ export async function putRead(db: Db, read: KeptRead): Promise<void> {
     answers_json: JSON.stringify(read.answers),
     result_json: JSON.stringify(read.result),
     note: read.note,
+    place_json: read.place ? JSON.stringify(read.place) : null,
   };
   await db
     .insertInto('reads')

@@ -112,6 +112,8 @@ export interface Database {
     answers_json: string;
     result_json: string;
     note: string;
+    /** As a place along its stream. */
+    place_json: string | null;
     dropped: Generated<number>;
   };
   /** A day or part of one, over any number of beats and places. The id is the device's. */

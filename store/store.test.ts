@@ -209,6 +209,13 @@ it('rings keep their order by number, and quick reads their answers; what is dro
     answers: { depthM: 0.5 } as KeptRead['answers'],
     result: { rating: 61 } as KeptRead['result'],
     note: 'below the thorn',
+    place: {
+      streamName: 'Kest Beck',
+      water: 'run' as const,
+      count: 2,
+      at: { by: 'paces' as const, afterId: 'q0', metres: 40 },
+      photoId: null,
+    },
   };
   await putRead(db, read);
   await reopen();

@@ -17,6 +17,7 @@ import {
   WIND_FROM,
   type KeptRead,
   type TrySnapshot,
+  PLACE_WATERS,
 } from '@/core/log/index';
 import { SKIES } from '@/core/sight/index';
 import { HIDING_SCHOOLS } from '@/core/stalk/index';
@@ -263,6 +264,33 @@ export const draftSchema = object({
   body: mixed<object>().required('The draft is empty.'),
 }).noUnknown();
 
+const placeAt = object({
+  by: string()
+    .oneOf(['phone', 'paces', 'tape'] as const, 'A place is set by phone, paces or tape.')
+    .required('How the place was set is missing: phone, paces or tape.'),
+  lat: number().when('by', { is: 'phone', then: () => range('Latitude', -90, 90, '°') }),
+  lon: number().when('by', { is: 'phone', then: () => range('Longitude', -180, 180, '°') }),
+  accuracyM: number().when('by', {
+    is: 'phone',
+    then: () => range('How surely the phone knows', 0, 100_000, 'm'),
+  }),
+  afterId: string().when('by', { is: 'phone', otherwise: () => idSchema }),
+  metres: number().when('by', {
+    is: 'phone',
+    otherwise: () => range('Metres from the place before', 0, 20_000, 'm'),
+  }),
+}).noUnknown();
+
+const placeSchema = object({
+  streamName: text('The stream', 80).defined(),
+  water: oneOf('The water', PLACE_WATERS).required('The kind of water is missing.'),
+  count: range('How many such lies', 1, 30, 'lies').integer(
+    ({ value }) => `How many such lies is ${value}; it must be a whole number.`,
+  ),
+  at: placeAt.nullable().default(null),
+  photoId: idSchema.nullable().notRequired().default(null),
+}).noUnknown();
+
 export const readSchema = object({
   beatId: string().nullable().defined(),
   xM: number().nullable().defined(),
@@ -272,6 +300,8 @@ export const readSchema = object({
   answers: mixed<KeptRead['answers']>().required('What was told is missing.'),
   result: mixed<KeptRead['result']>().required('The result is missing.'),
   note: text('The note', 500).defined(),
+  // Absent in what devices kept since before a read could be a place.
+  place: placeSchema.nullable().default(null),
 }).noUnknown();
 
 const phoneName = string()

@@ -25,7 +25,13 @@ export {
   type Mark,
   type Sighting,
 } from './marks';
-export type { KeptRead } from './reads';
+export {
+  PLACE_WATERS,
+  type KeptRead,
+  type PlaceAt,
+  type PlaceWater,
+  type ReadPlace,
+} from './reads';
 
 // What was done: outings, tries, what the plan said, what happened.
 export {

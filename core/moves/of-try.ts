@@ -102,7 +102,8 @@ function situationOf(t: Try, events: readonly TryEvent[], c: MoveContext): Situa
     home: seen === 'blind' ? (target?.rating ?? UNKNOWN_RATING) / 100 : null,
     ...(c.seenMinutesAgo !== null && { minutesSinceSeen: Math.max(0, c.seenMinutesAgo) }),
     calm: predicted.calm ?? 1,
-    answers: answersIn(target?.meanSpeedMps ?? null, water.tempC),
+    // The surface is a little quicker than the mean; where only it is known, it will do.
+    answers: answersIn(target?.meanSpeedMps ?? target?.surfaceSpeedMps ?? null, water.tempC),
     coverS: coverSeconds(cast?.leadM ?? null, target?.surfaceSpeedMps ?? null),
     missedShare:
       // The small char of this list.

@@ -18,3 +18,15 @@ export {
 } from './beat-pack';
 export type { Bank, HeldPack, PackJob } from './bank';
 export { heldAgain, lieState, type LieState, type LieStateQuestion } from './lie-states';
+export {
+  aheadOf,
+  doneAt,
+  isPlace,
+  looksOf,
+  meanSpeedOfRead,
+  placePlan,
+  waterOfRead,
+  type PlacePlan,
+  type PlaceRead,
+  type PlannedPlace,
+} from './place-plan';

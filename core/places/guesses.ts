@@ -1,6 +1,4 @@
-/** What water a place is, as one says in passing. */
-export const PLACE_WATERS = ['pocket', 'riffle', 'run', 'undercut', 'glide', 'pool'] as const;
-export type PlaceWater = (typeof PLACE_WATERS)[number];
+import type { PlaceWater } from '../log/index';
 
 /** Chance that one cover is answered by a willing fish, and seconds a cover, by the water (our guesses). */
 export const WATER_FACTS: Record<PlaceWater, { answers: number; coverS: number }> = {

@@ -1,5 +1,5 @@
 /** Water that nobody drew: what a place is worth, how fast to go, where today's fish lay, and the line along the stream. */
-export { PLACE, PLACE_WATERS, WATER_FACTS, type PlaceWater } from './guesses';
+export { PLACE, WATER_FACTS } from './guesses';
 export {
   afterDone,
   nextLieCovers,
@@ -14,12 +14,5 @@ export {
 } from './worth';
 export { bestRate, paceFor, paysNow, type PaceBy, type PlaceAhead } from './pace';
 export { ownConversion, type OwnRate, type Worked } from './conversion';
-export {
-  alongStream,
-  metresBetween,
-  placesBy,
-  type Along,
-  type PlaceAt,
-  type PlaceOnLine,
-} from './line';
+export { alongStream, metresBetween, placesBy, type Along, type PlaceOnLine } from './line';
 export { todaysPattern, type DayLook, type TodaysPattern } from './pattern';

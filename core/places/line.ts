@@ -1,9 +1,5 @@
+import type { PlaceAt } from '../log/index';
 import { PLACE } from './guesses';
-
-/** How a place was set on the line along its stream. */
-export type PlaceAt =
-  | { by: 'phone'; lat: number; lon: number; accuracyM: number }
-  | { by: 'paces' | 'tape'; afterId: string; metres: number };
 
 export interface PlaceOnLine {
   id: string;

@@ -1,5 +1,6 @@
 import { bestCovers, gainOf, netOf, secondsOfCovers, type Coverable } from '../moves/index';
-import { PLACE, WATER_FACTS, type PlaceWater } from './guesses';
+import type { PlaceWater } from '../log/index';
+import { PLACE, WATER_FACTS } from './guesses';
 
 /** A place as it counts: so many like lies. */
 export interface PlaceLies {

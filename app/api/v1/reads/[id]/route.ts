@@ -1,3 +1,4 @@
+import type { KeptRead } from '@/core/log/index';
 import { keepRead, throwReadAway } from '@/services/index';
 import { answer, bodyOf, respond } from '../../../respond.server';
 import { idSchema, readSchema } from '../../../schemas';
@@ -7,7 +8,9 @@ type Context = { params: Promise<{ id: string }> };
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
-    return answer(await keepRead({ id, ...(await bodyOf(request, readSchema)) }));
+    // The schema has seen that a place set by phone, paces or tape says what belongs to each.
+    const told = (await bodyOf(request, readSchema)) as Omit<KeptRead, 'id'>;
+    return answer(await keepRead({ id, ...told }));
   });
 }
 
