@@ -22,6 +22,7 @@ const CORE_ORDER = [
   'log',
   'moves',
   'places',
+  'route',
   'outing',
 ];
 

@@ -67,7 +67,7 @@ export function NextMove({
       aria-label="Next move"
       data-old={thought.of === asked ? undefined : ''}
     >
-      <h2>{moveWords(best!.move, context.nowMs, zone)}</h2>
+      <h2>{moveWords(best!.move, context.nowMs, zone, question.happened.length === 0)}</h2>
       <p>{moveWhy(best!.move, answer)}</p>
       <table className={css.pays}>
         <caption>Honest looks an hour</caption>

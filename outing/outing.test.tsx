@@ -274,7 +274,7 @@ describe('the page of a try', () => {
       within(await next())
         .getAllByRole('row')
         .map((r) => Number(r.lastChild!.textContent));
-    expect(within(await next()).getByRole('heading').textContent).toBe('Again, the same');
+    expect(within(await next()).getByRole('heading').textContent).toBe('Cast as planned');
     const [best, ...others] = await pays();
     expect(Math.max(...others)).toBeLessThanOrEqual(best!);
     expect(within(await next()).getByText(/Three and on: again/)).toBeInTheDocument();

@@ -46,9 +46,11 @@ export function PlaceForm({
           lon: coords.longitude,
           accuracyM: Math.round(coords.accuracy),
         };
-        set({ at });
+        const rough = at.accuracyM > PLACE.mostAccuracyM;
+        // What was paced is better than a phone that hardly knows.
+        if (!rough || place.at === null) set({ at });
         setSaid(
-          at.accuracyM > PLACE.mostAccuracyM
+          rough
             ? roughPosition(at.accuracyM, PLACE.mostAccuracyM, units)
             : `Set by the phone, to ${formatLength(at.accuracyM, units, 0)}.`,
         );
@@ -58,8 +60,8 @@ export function PlaceForm({
     );
   };
   return (
-    <section className={css.placeForm} aria-label="This place">
-      <div className={css.cells} role="group" aria-label="What water it is">
+    <section aria-label="This place">
+      <div className={css.cells} data-wide="" role="group" aria-label="What water it is">
         {PLACE_WATERS.map((water) => (
           <Button
             voice="bare"
@@ -71,7 +73,7 @@ export function PlaceForm({
           </Button>
         ))}
       </div>
-      <div className={css.cells} role="group" aria-label="How many such lies">
+      <div className={css.cells} data-wide="" role="group" aria-label="How many such lies">
         {COUNTS.map((count) => (
           <Button
             voice="bare"
@@ -83,7 +85,7 @@ export function PlaceForm({
           </Button>
         ))}
       </div>
-      <div className={css.instruments}>
+      <div className={css.laid}>
         {beforeId !== null && (
           <FigureField
             id={`on-${read.id}`}
@@ -120,7 +122,11 @@ export function PlaceForm({
           />
         </label>
       </div>
-      {said && <p role="status">{said}</p>}
+      {said && (
+        <p role="status" className={css.laid}>
+          {said}
+        </p>
+      )}
     </section>
   );
 }

@@ -58,19 +58,6 @@ export function PlacesView(shared: OutingShared) {
       ) : (
         <Verdict plan={plan} units={units} />
       )}
-      {newest && here && (
-        <PlaceForm
-          read={newest}
-          place={here.place}
-          beforeId={before}
-          units={units}
-          onPlace={(place) => tell(newest, place)}
-          onPhoto={async (file) => {
-            const { id, kept } = await actions.photograph(file);
-            return kept ? id : null;
-          }}
-        />
-      )}
       <div className={css.halves}>
         {going ? (
           <Button voice="bare" onClick={() => goTo(`try/${going.id}`)}>
@@ -79,6 +66,7 @@ export function PlacesView(shared: OutingShared) {
         ) : (
           <Button
             voice="bare"
+            className={css.primary}
             disabled={isHot}
             onClick={() =>
               newest
@@ -95,27 +83,42 @@ export function PlacesView(shared: OutingShared) {
           <small>read it</small>
         </ButtonAnchor>
       </div>
-      <Disclosure title="Time and water left">
-        <Chips
-          label="Fish until"
-          all={[
-            null,
-            ...HOURS_LEFT.map((h) => Math.ceil((now + h * HOUR_MS) / QUARTER_MS) * QUARTER_MS),
-          ]}
-          is={until}
-          words={(ms) => (ms === null ? 'not said' : clockText(ms, zone))}
-          onPick={setUntil}
+      {newest && here && (
+        <PlaceForm
+          read={newest}
+          place={here.place}
+          beforeId={before}
+          units={units}
+          onPlace={(place) => tell(newest, place)}
+          onPhoto={async (file) => {
+            const { id, kept } = await actions.photograph(file);
+            return kept ? id : null;
+          }}
         />
-        <Chips
-          label="Water still to come"
-          all={[null, ...WATER_LEFT_M]}
-          is={water}
-          words={(m) => (m === null ? 'not known' : formatLength(m, units, 0))}
-          onPick={setWater}
-        />
-        <p>With both, the pace of the day is known: how many casts a place gets, or none.</p>
-      </Disclosure>
-      <h2>{stream ? `Along ${stream}` : 'So far'}</h2>
+      )}
+      <div className={css.laid}>
+        <Disclosure title="Time and water left">
+          <Chips
+            label="Fish until"
+            all={[
+              null,
+              ...HOURS_LEFT.map((h) => Math.ceil((now + h * HOUR_MS) / QUARTER_MS) * QUARTER_MS),
+            ]}
+            is={until}
+            words={(ms) => (ms === null ? 'not said' : clockText(ms, zone))}
+            onPick={setUntil}
+          />
+          <Chips
+            label="Water still to come"
+            all={[null, ...WATER_LEFT_M]}
+            is={water}
+            words={(m) => (m === null ? 'not known' : formatLength(m, units, 0))}
+            onPick={setWater}
+          />
+          <p>With both, the pace of the day is known: how many casts a place gets, or none.</p>
+        </Disclosure>
+      </div>
+      <h2 className={css.cellsName}>{stream ? `Along ${stream}` : 'So far'}</h2>
       {reads.length === 0 && <p>No place was read yet: half a minute each.</p>}
       <ol className={css.list}>
         {[...plan.places].reverse().map((p) => (

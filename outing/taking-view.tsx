@@ -97,7 +97,7 @@ export function TakingView({ attempt, ...shared }: OutingShared & { attempt: Try
         is={form}
         onPick={setForm}
       />
-      <div className={css.instruments}>
+      <div className={css.laid}>
         <Button onClick={() => setTaps([...taps, bankClockMs()])}>Tap at each rise</Button>
         {taps.length > 0 && (
           <Button voice="plain" onClick={() => setTaps([])}>
@@ -155,8 +155,13 @@ function Choices<T extends string | number>({
 }) {
   return (
     <section>
-      <h2>{label}</h2>
-      <div className={css.cells} role="group" aria-label={label}>
+      <div
+        className={css.cells}
+        data-wide={all.length === 6 ? '' : undefined}
+        role="group"
+        aria-label={label}
+      >
+        <span className={css.cellsName}>{label}</span>
         {all.map((t) => (
           <Button
             voice="bare"

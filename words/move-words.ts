@@ -11,7 +11,13 @@ import { clockText } from '../core/units/index';
 /** The next move, said. */
 
 /** "Another fly", "Rest it until 10:07". */
-export function moveWords(move: Move, nowMs: number, zone: string | undefined): string {
+export function moveWords(
+  move: Move,
+  nowMs: number,
+  zone: string | undefined,
+  isFirst: boolean,
+): string {
+  if (isFirst && move.kind === 'again') return 'Cast as planned';
   if (move.kind === 'rest')
     return `Rest it until ${clockText(nowMs + move.minutes * 60_000, zone)}`;
   return MOVES[move.kind];

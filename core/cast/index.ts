@@ -30,6 +30,9 @@ export {
   type SequenceReason,
   type SequenceTarget,
 } from './sequence-targets';
+export { castsFrom } from './casts-from';
+export { SURE_SHARE, type StandBefore } from './stands';
+export type { Candidate } from './shot-candidate';
 export { orderOfFish, type FishInOrder, type OrderAsked } from './order-of-fish';
 
 // Where to stand, how to lay the line, how far to lead.

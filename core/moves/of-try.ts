@@ -12,7 +12,7 @@ import {
   UNFELT,
   type Seen,
 } from './guesses';
-import type { Change, Happening, MoveQuestion } from './next-move';
+import { CHANGES, type Change, type Happening, type MoveQuestion } from './next-move';
 
 /** What the phone knows beside the try. */
 export interface MoveContext {
@@ -70,12 +70,15 @@ export function moveQuestionOf(t: Try, c: MoveContext): MoveQuestion | null {
   const fold = foldTry(t.fly, t.events);
   if (fold.state !== 'open' && fold.state !== 'lost' && fold.state !== 'put down') return null;
   const standing = fold.timeline.filter((e) => !e.undone).map((e) => e.event);
+  const happened = happeningsOf(standing, t.openedMs, c.nowMs);
+  // Before the first cast there is nothing to change yet.
+  const cannot = happened.length === 0 ? CHANGES : c.cannot;
   return {
     situation: situationOf(t, standing, c),
-    happened: happeningsOf(standing, t.openedMs, c.nowMs),
+    happened,
     lambda: c.lambda,
     seenOnLooking: c.seenOnLooking,
-    ...(c.cannot && { cannot: c.cannot }),
+    ...(cannot && { cannot }),
     restLost: c.othersInReach ? REST_LOST : 1,
   };
 }
