@@ -73,7 +73,7 @@ export {
   type Lane,
   type Lead,
 } from './lead';
-export { leadAway, snagsOf, type LeadAway, type SnagKind } from './lead-away';
+export { alarmedBy, leadAway, snagsOf, type LeadAway, type SnagKind } from './lead-away';
 export {
   CAST_KINDS,
   castFor,

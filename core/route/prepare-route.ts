@@ -203,7 +203,7 @@ export function* prepareRoute(
     stands.map((_, b) => of(a * stands.length + b));
   const all = starts.map((_, a) => a);
   const secondsOf = all.map((a) =>
-    row(a, (at) => (seconds[at]! < Infinity ? round(seconds[at]!) : null)),
+    row(a, (at) => (seconds[at]! < Infinity ? Math.round(seconds[at]!) : null)),
   );
   return {
     lies,
@@ -225,7 +225,8 @@ export function* prepareRoute(
   };
 }
 
-const round = (x: number) => Math.round(x * 1000) / 1000;
+/** Two figures after the point are more than is known. */
+const round = (x: number) => Math.round(x * 100) / 100;
 const entriesIn = (from: Place | readonly Place[] | undefined): readonly Place[] | null =>
   from === undefined ? null : 'xM' in from ? [from] : from;
 
