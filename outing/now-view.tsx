@@ -4,18 +4,23 @@ import { useState } from 'react';
 import { foldTry, openTry, tallyOf, warmingCph } from '../core/log/index';
 import { paysToday } from '../core/moves/index';
 import type { HeldPack, LieState, PackTarget } from '../core/outing/index';
-import { clockText, formatTemp } from '../core/units/index';
+import type { RouteResult } from '../core/route/index';
+import { clockText, formatMinutes, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
 import { part } from './part';
 import { layName } from '../words/lay-words';
 import { onwardWords, standTitle, stateWords, stopWords, targetWords } from '../words/outing-words';
 import { inHundred } from '../words/names';
+import { noRouteWords, onwardFrom, stopWordsOf } from '../words/route-words';
 import { fishNumber, homeOf, nextTarget, statesNow, targetsNow } from './next-thing';
 import { heatNow } from './heat-now';
 import { READING_HOLDS_MS } from './outing-actions';
 import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
 import { frameRound } from './frame';
+import { routeAsk, standingAt } from './route-now';
+import { useRoute } from './use-route';
+import { useTimeAndWater } from './use-time-and-water';
 import css from './outing.module.css';
 
 const NowFoot = part(() => import('./now-foot').then((m) => m.NowFoot), 160);
@@ -48,7 +53,23 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
     outing ? (now - outing.startMs) / 3_600_000 : 0,
   );
   const states = statesNow(targets, tries, pays, now);
-  const proposed = nextTarget(targets, states, passed, now);
+  const { until } = useTimeAndWater();
+  const route = useRoute(
+    held?.pack ?? null,
+    held?.pack.route && settings && !isHot
+      ? routeAsk(held.pack, tries, states, passed, {
+          lambda: Math.round(2 * pays) / 2,
+          nowMs: now,
+          untilMs: until,
+          direction: settings.methods.working === 'up-current' ? 'up' : 'down',
+        })
+      : null,
+  );
+  const routed = route?.kind === 'route' && held?.pack.route ? route : null;
+  const [here] = routed?.steps ?? [];
+  const first = here && targets.find((t) => t.id === here.lies[0]?.id);
+  const proposed =
+    first && stop ? standingAt(first, held!.pack, here) : nextTarget(targets, states, passed, now);
   const goingOn = targets.find((t) => going && t.id === going.snapshot.target?.id);
   // Too warm: what goes on is finished, nothing new is proposed, here or on the plan.
   const next =
@@ -93,6 +114,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           states={states}
           shared={shared}
           marking={marking}
+          thread={routed?.steps.map((x) => held.pack.route!.ground.stands[x.stand]!) ?? []}
           onTarget={(t) =>
             isHot && !going
               ? undefined
@@ -121,6 +143,9 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           name={nameOf(next)}
           units={units}
           isHot={isHot}
+          route={route}
+          isRouted={routed !== null && next?.id === proposed?.id}
+          nameOf={(id) => nameOf(targets.find((t) => t.id === id) ?? null)}
           after={next ? nextTarget(targets, states, new Set([...passed, next.id]), now) : null}
           said={targets.flatMap((t) => {
             const state = states.get(t.id);
@@ -172,6 +197,7 @@ function Plan({
   states,
   shared,
   marking,
+  thread,
   onTarget,
 }: {
   held: HeldPack;
@@ -180,6 +206,7 @@ function Plan({
   states: ReadonlyMap<string, LieState>;
   shared: OutingShared;
   marking: boolean;
+  thread: readonly { xM: number; yM: number }[];
   onTarget: (t: PackTarget) => void;
 }) {
   const { view, actions } = shared;
@@ -201,6 +228,7 @@ function Plan({
       heightPx={PLAN.height}
       units={view.bank?.settings.units ?? 'metric'}
       onTarget={onTarget}
+      thread={thread}
       onPlace={
         marking
           ? (at) => {
@@ -220,6 +248,9 @@ function NextWords({
   name,
   units,
   isHot,
+  route,
+  isRouted,
+  nameOf,
   after,
   said,
   onPass,
@@ -230,6 +261,10 @@ function NextWords({
   name: string;
   units: 'metric' | 'us';
   isHot: boolean;
+  route: RouteResult | null;
+  /** What is next is the route's own next. */
+  isRouted: boolean;
+  nameOf: (lieId: string) => string;
   after: PackTarget | null;
   said: readonly { id: string; words: string }[];
   onPass: () => void;
@@ -254,15 +289,39 @@ function NextWords({
     return (
       <section className={css.words}>
         <h1>{targets.length > 0 ? 'All of it is worked.' : 'No place worth a cast was found.'}</h1>
+        {route && route.kind !== 'route' && <p>{noRouteWords(route.kind)}</p>}
         <Standing said={said} />
         <p>
           <a href="#/take">Take another beat along</a>, or read a place.
         </p>
       </section>
     );
+  if (isRouted && route?.kind === 'route' && held?.pack.route)
+    return (
+      <section className={css.words}>
+        <h1>{standTitle(next, units)}</h1>
+        <p>
+          {stopWordsOf(route.steps[0]!, nameOf)} {layName(next.shot!.lay)}.
+        </p>
+        <p>
+          <strong>{onwardFrom(route, held.pack.route.ground.stands, units)} </strong>
+          <Button voice="plain" onClick={onPass}>
+            Pass it by
+          </Button>
+        </p>
+        <p className={css.said}>
+          The route: {route.steps.length} {route.steps.length === 1 ? 'stand' : 'stands'},{' '}
+          {formatMinutes(route.minutes)}, {route.looks.best.toFixed(1)} honest looks (
+          {route.looks.low.toFixed(0)} to {route.looks.high.toFixed(0)}), {route.leftOut.length}{' '}
+          lies left out.
+        </p>
+        <Standing said={said} />
+      </section>
+    );
   return (
     <section className={css.words}>
       <h1>{standTitle(next, units)}</h1>
+      {route && route.kind !== 'route' && <p>{noRouteWords(route.kind)}</p>}
       <p>
         {name}
         {next.shot

@@ -28,6 +28,7 @@ export function WaterPicture({
   heightPx,
   units,
   onTarget,
+  thread,
   onPlace,
 }: {
   held: HeldPack;
@@ -40,6 +41,8 @@ export function WaterPicture({
   heightPx: number;
   units: UnitSystem;
   onTarget: (target: PackTarget) => void;
+  /** Stands of the route to come, in order. */
+  thread: readonly Place[];
   /** Set: a place in the water is asked for. */
   onPlace: ((place: Place) => void) | null;
 }) {
@@ -74,6 +77,19 @@ export function WaterPicture({
     >
       <LitImage light={held.picture.light} dim={held.picture.dim} {...pictured} />
       <Solids held={held} px={px} perM={perM} />
+      {thread.length > 0 && (
+        <g className={css.thread} aria-hidden="true">
+          <polyline points={thread.map((p) => `${px(p).x},${px(p).y}`).join(' ')} />
+          {thread.map((p, i) => (
+            <g key={i} transform={`translate(${px(p).x},${px(p).y})`}>
+              <circle r={11} />
+              <text textAnchor="middle" dy={5}>
+                {i + 1}
+              </text>
+            </g>
+          ))}
+        </g>
+      )}
       {next && shot && (
         <g className={css.cast} aria-hidden="true">
           <Cased

@@ -24,7 +24,7 @@ import { requestSolve, solveJobs } from './solver';
 
 const THREAD = 'dist-workers/pack-beat.cjs';
 /** Raised when a pack gets another field: what was kept before is worked out anew. */
-const PACK_SHAPE = 2;
+const PACK_SHAPE = 3;
 /** What was worked out in the same quarter of an hour, from the same book, is the same. */
 const SAME_MS = 15 * 60_000;
 

@@ -1,5 +1,5 @@
 import type { OutingLog, Settings } from '../log/index';
-import type { BeatPack } from './beat-pack';
+import type { BeatPack } from './pack-shape';
 
 /** What a device on the bank begins from, beside the beats that it takes along. */
 export interface Bank {

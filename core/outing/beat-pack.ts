@@ -1,16 +1,9 @@
-import {
-  createShotSearch,
-  type CastKind,
-  type Lay,
-  type NoShots,
-  type Shot,
-  type ShotsQuestion,
-} from '../cast/index';
+import { createShotSearch, type Shot, type ShotsQuestion } from '../cast/index';
 import { CHANCE_VERSION, type ShotChance } from '../chance/index';
 import { TOTAL_PER_FORK } from '../fish/index';
-import { entriesOf, type BeatFeature, type BeatPlan, type LevelName } from '../formats/index';
+import { entriesOf, type BeatPlan } from '../formats/index';
 import type { Place } from '../grid/index';
-import { rateLies, seasonAt, type Lie, type LieKind } from '../lies/index';
+import { rateLies, seasonAt, type Lie } from '../lies/index';
 import {
   ASSUMED_TEMP_C,
   writeSnapshot,
@@ -19,85 +12,18 @@ import {
   type TrySnapshot,
 } from '../log/index';
 import { rigFor, type FlyKind } from '../rig/index';
-import { createScene, shadeField, type Fish, type Posture } from '../sight/index';
+import { createScene, shadeField, type Fish } from '../sight/index';
 import { createStalkKeep } from '../stalk/index';
 import { toCivil } from '../units/index';
-import { createChannel, probeFlow, type FlowField } from '../water/index';
+import { createChannel, probeFlow } from '../water/index';
 import { conditionsAt, feedLightOf, steadyMs } from './light';
+import type { BeatPack, PackOrder, PackShot, PackTarget } from './pack-shape';
+import { routeOf, shotOfRoute } from './pack-route';
+import { OWN_LIE_M } from './route-targets';
 import { fishInLie, flyFished, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
-
-/** How a target is best fished, as worked out before going out. */
-export interface PackShot {
-  stand: Place;
-  /** On which bank the stand is, looking down the current, or in the water. */
-  side: 'left' | 'right' | 'water';
-  posture: Posture;
-  landing: Place;
-  lay: Lay;
-  cast: CastKind;
-  distanceM: number;
-  leadM: number;
-  cleanS: { low: number; best: number; high: number };
-  chance: { low: number; best: number; high: number };
-  waySeconds: number;
-  fly: FlyKind;
-}
-
-/** A fish that was marked, or a lie worth a cast. */
-export interface PackTarget {
-  id: string;
-  /** null: a lie in which nobody has seen a fish. */
-  markId: string | null;
-  /** Its number as the book counts fish; null: a lie. */
-  fishNumber: number | null;
-  kind: LieKind | null;
-  xM: number;
-  yM: number;
-  headingRad: number;
-  totalLengthCm: number;
-  depthM: number;
-  rating: number | null;
-  shot: PackShot | null;
-  /** Why there is none. */
-  noShot: NoShots['reason'] | null;
-  /** What the plan said, to go into the try; hour and temperature are the try's own. */
-  snapshot: TrySnapshot;
-}
-
-/** A beat as it is taken along: what is drawn, what is there, and how each is fished, in working order. */
-export interface BeatPack {
-  version: 1;
-  beatId: string;
-  name: string;
-  streamName: string;
-  planHash: string;
-  level: LevelName;
-  madeMs: number;
-  timeZone: string | null;
-  lengthM: number;
-  /** What the picture of the water covers, m in the plan. */
-  frame: { x0M: number; y0M: number; x1M: number; y1M: number };
-  features: BeatFeature[];
-  targets: PackTarget[];
-}
-
-export interface PackOrder {
-  beatId: string;
-  streamName: string;
-  planHash: string;
-  plan: BeatPlan;
-  flow: FlowField;
-  level: LevelName;
-  marks: Mark[];
-  settings: Settings;
-  homeOffset: number;
-  nowMs: number;
-}
 
 /** So many marks, and the best lies beside them, are worked out. */
 const MOST = { marks: 4, lies: 6 } as const;
-/** A lie nearer than this to a mark is the mark's own. */
-const OWN_LIE_M = 1.5;
 const TURN_MS = 50;
 
 /**
@@ -130,6 +56,9 @@ export function packBeat(
     .slice(0, MOST.lies);
   const keep = createStalkKeep();
   const channel = createChannel(plan);
+  const routed = routeOf(order, scene, lies, light, tempC, keep, (share) =>
+    onProgress(ROUTE_SHARE * share),
+  );
   const all: { fish: Fish; mark: Mark | null; lie: Lie | null }[] = [
     ...present.map((mark) => ({
       fish: mark as Fish,
@@ -160,7 +89,8 @@ export function packBeat(
       hiding: methods.hiding,
     };
     const search = createShotSearch(scene, question, keep);
-    while (!search.advance(TURN_MS)) onProgress((n + search.progress) / all.length);
+    while (!search.advance(TURN_MS))
+      onProgress(ROUTE_SHARE + ((1 - ROUTE_SHARE) * (n + search.progress)) / all.length);
     const found = search.result();
     const best = found.kind === 'shots' ? found.shots[0]! : null;
     return {
@@ -179,6 +109,29 @@ export function packBeat(
       snapshot: snapshotOf(order, tempC, fish, mark, lie, best, fly),
     };
   });
+  // The rest of the lies that the route may cover, with the cast that the route would make.
+  const known = new Set(targets.map((t) => t.id));
+  for (const [l, { id }] of (routed?.ground.lies ?? []).entries()) {
+    const lie = lies.find((x) => x.id === id);
+    if (!lie || known.has(id)) continue;
+    const fish = fishInLie(lie, settings.fishLengthCm);
+    const fly = flyFished('dry-dropper', settings.methods.dropper, null);
+    targets.push({
+      id,
+      markId: null,
+      fishNumber: null,
+      kind: lie.kind,
+      xM: lie.xM,
+      yM: lie.yM,
+      headingRad: lie.headingRad,
+      totalLengthCm: settings.fishLengthCm,
+      depthM: lie.depthM,
+      rating: lie.rating,
+      shot: shotOfRoute(routed!.ground, l, fly),
+      noShot: null,
+      snapshot: snapshotOf(order, tempC, fish, null, lie, null, fly),
+    });
+  }
   onProgress(1);
   return {
     version: 1,
@@ -198,6 +151,7 @@ export function packBeat(
     },
     features: plan.features,
     targets: inWorkingOrder(targets, settings.methods.working),
+    ...(routed && { route: routed }),
   };
 }
 
@@ -206,6 +160,9 @@ const inside = (xM: number, plan: BeatPlan) => Math.min(plan.lengthM, Math.max(0
 /** Near and lower before far and upper, for who works up the current; the other way round for who works down. */
 const inWorkingOrder = (targets: PackTarget[], working: Settings['methods']['working']) =>
   [...targets].sort((a, b) => (working === 'up-current' ? a.xM - b.xM : b.xM - a.xM));
+
+/** Of the whole work so much is the route. */
+const ROUTE_SHARE = 0.5;
 
 function shotForBank(shot: Shot, fly: FlyKind, across: (p: Place) => number): PackShot {
   const n = across(shot.stand);

@@ -8,14 +8,8 @@ export {
   type Weather,
 } from './light';
 export { fishInLie, flyFished, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
-export {
-  chanceForRecord,
-  packBeat,
-  type BeatPack,
-  type PackOrder,
-  type PackShot,
-  type PackTarget,
-} from './beat-pack';
+export { chanceForRecord, packBeat } from './beat-pack';
+export type { BeatPack, PackOrder, PackShot, PackTarget } from './pack-shape';
 export type { Bank, HeldPack, PackJob } from './bank';
 export { heldAgain, lieState, type LieState, type LieStateQuestion } from './lie-states';
 export {
@@ -30,3 +24,4 @@ export {
   type PlaceRead,
   type PlannedPlace,
 } from './place-plan';
+export { directionOf, routeQuestion, type RouteTold } from './route-targets';

@@ -27,6 +27,8 @@ export interface RouteCast {
 
 export interface RouteStand extends Place {
   posture: Posture;
+  /** On which bank, looking down the current, or in the water. */
+  side: 'left' | 'right' | 'water';
 }
 
 /** All that a route of one beat, level, hour and body stands on. Plain data: it travels with the beat. */

@@ -1,4 +1,4 @@
-import type { Place } from '../grid/index';
+import { clamp, type Place } from '../grid/index';
 import { castsFrom, SURE_SHARE, type ShotsQuestion, type StandBefore } from '../cast/index';
 import { entriesOf } from '../formats/index';
 import {
@@ -19,6 +19,7 @@ import {
   type StalkQuestion,
   type Watcher,
 } from '../stalk/index';
+import { createChannel } from '../water/index';
 import { ROUTE } from './guesses';
 import type { RouteCast, RouteGround, RouteLie, RouteStand } from './ground';
 
@@ -129,6 +130,11 @@ export function* prepareRoute(
     waySeconds: 0,
     wade: 0,
   });
+  const channel = createChannel(scene.plan);
+  const sideOf = (p: Place): RouteStand['side'] => {
+    const n = channel.across(clamp(p.xM, 0, scene.plan.lengthM), p.yM);
+    return n <= 0 ? 'left' : n >= 1 ? 'right' : 'water';
+  };
   const first: { stand: RouteStand; value: number; lie: number; below: boolean }[] = [];
   for (const [l, t] of targets.entries()) {
     yield 0.15 + (0.35 * l) / targets.length;
@@ -160,7 +166,11 @@ export function* prepareRoute(
       c && c.chance.look >= ROUTE.leastLook
         ? [
             {
-              stand: { ...befores[i]!.place, posture: befores[i]!.posture },
+              stand: {
+                ...befores[i]!.place,
+                posture: befores[i]!.posture,
+                side: sideOf(befores[i]!.place),
+              },
               value: c.chance.value,
               lie: l,
               below: isBelow(befores[i]!.place, t.fish),

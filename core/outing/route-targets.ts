@@ -1,0 +1,77 @@
+import type { Lie } from '../lies/index';
+import type { Mark, Settings } from '../log/index';
+import { answersIn, coverSeconds } from '../moves/index';
+import type { RouteQuestion, RouteTarget } from '../route/index';
+import type { Conditions } from '../sight/index';
+import { probeFlow, type FlowField } from '../water/index';
+import { fishInLie, flyFished, homeOfMark, plainFish, shotAngler } from './targets';
+
+/** A lie nearer than this to a mark is the mark's own, m. */
+export const OWN_LIE_M = 1.5;
+/** A fish of this length is worth one, cm: the larger more, for who counts so. */
+const WORTH_ONE_CM = 25;
+
+export interface RouteTold {
+  marks: readonly Mark[];
+  lies: readonly Lie[];
+  flow: FlowField;
+  settings: Settings;
+  light: Conditions;
+  waterTempC: number;
+  nowMs: number;
+}
+
+/** Everything a route may cover, and how it is asked for: marks that are not gone, and every lie beside them. */
+export function routeQuestion(told: RouteTold): RouteQuestion {
+  const { marks, lies, flow, settings, light, waterTempC, nowMs } = told;
+  const { methods, noticing } = settings;
+  const present = marks.filter((m) => m.behaviour !== 'gone');
+  const facts = (p: { xM: number; yM: number }) => {
+    const water = probeFlow(flow, null, p.xM, p.yM);
+    return {
+      answers: answersIn(water?.meanSpeedMps ?? null, waterTempC),
+      coverS: coverSeconds(null, water?.surfaceSpeedMps ?? null),
+    };
+  };
+  const worthOf = (cm: number) => (methods.worth === 'largest' ? (cm / WORTH_ONE_CM) ** 2 : 1);
+  const targets: RouteTarget[] = [
+    ...present.map((m) => ({
+      id: m.id,
+      home: homeOfMark(m, lies, nowMs),
+      worth: worthOf(m.totalLengthCm),
+      fish: plainFish(m),
+      unmarked: false,
+      ...facts(m),
+    })),
+    ...lies
+      .filter((l) => present.every((m) => Math.hypot(m.xM - l.xM, m.yM - l.yM) > OWN_LIE_M))
+      .map((l) => ({
+        id: l.id,
+        home: l.rating / 100,
+        worth: worthOf(settings.fishLengthCm),
+        fish: fishInLie(l, settings.fishLengthCm),
+        unmarked: true,
+        ...facts(l),
+      })),
+  ];
+  return {
+    targets,
+    shots: {
+      angler: shotAngler(settings),
+      fly: flyFished('dry-dropper', methods.dropper, null),
+      species: settings.species,
+      waterTempC,
+      landingDraws: methods.landing === 'hard-draws',
+      alarm: { tauS: noticing.tauS, footfall: noticing.footfall },
+      conditions: light,
+      castFrom: methods.castFrom,
+      windSchool: methods.wind,
+      wading: methods.wading,
+      hiding: methods.hiding,
+    },
+  };
+}
+
+/** Which way a route goes, by the school. */
+export const directionOf = (settings: Settings): 'up' | 'down' =>
+  settings.methods.working === 'up-current' ? 'up' : 'down';

@@ -1,0 +1,52 @@
+import type { LeftOutBecause, NoRoute, PlannedStop, RouteResult } from '../core/route/index';
+import { formatLength, formatMinutes, type UnitSystem } from '../core/units/index';
+
+/** A route, said. */
+
+export const DIRECTION_WORDS = { up: 'Up', down: 'Down', free: 'As it pays' } as const;
+
+const NO_ROUTE: Record<NoRoute['kind'], string> = {
+  'no entry': 'No way in is drawn for this beat: draw an entry, and a route can begin there.',
+  'no lies': 'No lie is worth a cast at this level.',
+  'no stand': 'No stand that you can reach offers a cast at any lie.',
+  'no time': 'No time is left: set another hour, or go back the way you came.',
+  'all covered': 'Every lie is covered or passed by. Another beat, or wait for what rests.',
+  'nothing pays': 'No lie pays a cast as it is: elsewhere pays more.',
+};
+export const noRouteWords = (kind: NoRoute['kind']): string => NO_ROUTE[kind];
+
+export const LEFT_OUT_WORDS: Record<LeftOutBecause, string> = {
+  'no stand': 'no stand offers a cast',
+  covered: 'covered already',
+  'too poor': 'too poor for a cast',
+  seen: 'sees you from everywhere',
+  'out of time': 'no time for it',
+  'pays less': 'pays less than going on',
+};
+
+const times = (n: number) => `${n} ${n === 1 ? 'cast' : 'casts'}`;
+
+/** "Pocket 5 casts, then undercut 4." */
+export function stopWordsOf(stop: PlannedStop, nameOf: (lieId: string) => string): string {
+  const said = stop.lies.map((l, i) => `${nameOf(l.id)} ${i === 0 ? times(l.covers) : l.covers}`);
+  return `${said.join(', then ')}.`;
+}
+
+/** "6 min, then 12 m up-current." The last stop has no then. */
+export function onwardFrom(
+  result: Extract<RouteResult, { kind: 'route' }>,
+  stands: readonly { xM: number; yM: number }[],
+  units: UnitSystem,
+): string {
+  const [here, next] = result.steps;
+  if (!here) return '';
+  const minutes = formatMinutes(here.seconds / 60);
+  if (!next) return `${minutes}, and it is worked.`;
+  const [a, b] = [stands[here.stand]!, stands[next.stand]!];
+  const metres = Math.hypot(b.xM - a.xM, b.yM - a.yM);
+  const where =
+    metres < 1
+      ? 'another posture from there'
+      : `${formatLength(metres, units, 0)} ${b.xM > a.xM ? 'up' : 'down'}`;
+  return `${minutes}, then ${where}${next.wadedM > 0.5 ? `, ${formatLength(next.wadedM, units, 0)} of it wading` : ''}.`;
+}
