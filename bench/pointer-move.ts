@@ -26,7 +26,7 @@ const store = createWorkspaceStore(
   }),
 );
 const source = { at: () => ({}), hashOf: () => '', find: async () => null } as never;
-const specs = answerSpecs(plan(), { source, findShots: async () => null });
+const specs = answerSpecs(plan(), { source, findShots: async () => null, onRoute: () => {} });
 const answers = runAnswers(store, specs, workers, console.error);
 store.subscribe(() => answers.refresh());
 answers.refresh();

@@ -50,3 +50,19 @@ export function onwardFrom(
       : `${formatLength(metres, units, 0)} ${b.xM > a.xM ? 'up' : 'down'}`;
   return `${minutes}, then ${where}${next.wadedM > 0.5 ? `, ${formatLength(next.wadedM, units, 0)} of it wading` : ''}.`;
 }
+
+/** What the other directions would bring; that up is practice and no finding. */
+export function besideWords({
+  net,
+  beside,
+}: Pick<Extract<RouteResult, { kind: 'route' }>, 'net' | 'beside'>): string {
+  const said = beside.map((b) => {
+    const more = b.net - net;
+    const by =
+      Math.abs(more) < 0.05
+        ? 'as much'
+        : `${Math.abs(more).toFixed(1)} takes ${more > 0 ? 'more' : 'less'}`;
+    return `${DIRECTION_WORDS[b.direction].toLowerCase()}: ${by}`;
+  });
+  return `By the model, ${said.join('; ')}. Working up is common practice: on an open stream the model does not prefer it by itself.`;
+}

@@ -32,6 +32,7 @@ import type {
   StalkStudy,
   WayStudyInput,
 } from '../core/stalk/index';
+import type { RouteAsk, RouteQuestion, RouteResult, RouteStand } from '../core/route/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
 
@@ -101,6 +102,14 @@ export interface StalkWorker {
   farBank(input: StalkInput): FarBank;
   /** Which fish first, of up to eight; a stand for each. A second or so. */
   order(fish: Fish[], input: StalkInput, how: OrderAsked): FishInOrder;
+  /** The route over a beat: some seconds, kept for the same question. null when cancelled. */
+  route(
+    question: RouteQuestion,
+    ask: RouteAsk,
+    onProgress: (share: number) => void,
+  ): Promise<{ stands: RouteStand[]; result: RouteResult } | null>;
+  /** Stops every route under way. */
+  cancelRoute(): void;
   /** One cast to begin from; null when nothing can be cast from anywhere. Some tenths of a second. */
   quickShot(question: ShotsQuestion): Shot | null;
 }

@@ -13,6 +13,8 @@ import { spawnAll, type Spawned } from './workers';
 export type SpecsOf = (needs: {
   source: FlowSource;
   findShots(workers: unknown, question: ShotsQuestion): Promise<ShotsResult | null>;
+  /** How far the route is, 0-1. */
+  onRoute(share: number): void;
 }) => readonly AnySpec[];
 
 /**
@@ -55,7 +57,11 @@ export function createEngine(store: WorkspaceStore, beat: BeatInput, specsOf: Sp
         },
       }),
     );
-    const specs = specsOf({ source, findShots: askShots });
+    const specs = specsOf({
+      source,
+      findShots: askShots,
+      onRoute: (workProgress) => store.setState({ workProgress }),
+    });
     const answers = runAnswers(store, specs, threads.asked, complain);
     const { read, live, stalk, shots } = threads.asked;
     /** Everything after this speaks of this water. A coarse one is too rough to walk by. */
@@ -122,6 +128,7 @@ export function createEngine(store: WorkspaceStore, beat: BeatInput, specsOf: Sp
     },
     sharpen: () => running?.water.sharpen(),
     stopSharpening: () => running?.water.stopSharpening(),
+    cancelRoute: () => void running?.threads.asked.stalk.cancelRoute(),
     cancelSolve: () => running?.water.cancelSolve(),
     solveAgain: () => running?.water.solveAgain(),
     /** Fits roughness and discharge to what was measured. Throws before the page stands. */

@@ -9,10 +9,10 @@ import { stalkAnswers } from '../steps/stalk/answers';
 /** Every answer of the workspace, step by step: later ones may ask about earlier ones. */
 export const answerSpecs = (
   plan: BeatPlan,
-  { source, findShots }: Parameters<SpecsOf>[0],
+  { source, findShots, onRoute }: Parameters<SpecsOf>[0],
 ): readonly AnySpec[] => [
   ...readAnswers(plan, source),
   ...spotAnswers(plan),
   ...castAnswers(plan, findShots),
-  ...stalkAnswers(plan),
+  ...stalkAnswers(plan, onRoute),
 ];

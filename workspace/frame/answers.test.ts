@@ -36,6 +36,7 @@ function start(more: Partial<WorkspaceState> = {}) {
   const specs = answerSpecs(plan(), {
     source,
     findShots: (_w, q) => workers.shots.find(q, () => {}) as never,
+    onRoute: () => {},
   });
   const answers = runAnswers(store, specs, workers, (e) => complaints.push(e));
   store.subscribe(() => answers.refresh());
@@ -211,7 +212,11 @@ it('whatever is done and however late answers come, what is fresh answers what i
         let seen = 0;
         const check = () => {
           const s = store.getState();
-          const specs = answerSpecs(plan(), { source, findShots: async () => null });
+          const specs = answerSpecs(plan(), {
+            source,
+            findShots: async () => null,
+            onRoute: () => {},
+          });
           for (const spec of specs) {
             const a = s.answers[spec.name];
             if (a.state !== 'fresh') continue;

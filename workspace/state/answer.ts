@@ -7,6 +7,7 @@ import type {
   ShotsResult,
 } from '../../core/cast/index';
 import type { LieField, LieStudy, MethodDifference } from '../../core/lies/index';
+import type { RouteResult, RouteStand } from '../../core/route/index';
 import type { GlareHour, Lookout, RingPoint, WindowView } from '../../core/sight/index';
 import type { FarBank, StalkResult, StalkStudy } from '../../core/stalk/index';
 import type { WaterReading } from '../../core/water/index';
@@ -22,6 +23,12 @@ export type HourGlare = GlareHour & { hour: number };
 export interface FishOrder {
   fishIds: string[];
   sequence: FishInOrder;
+}
+
+/** A route, and the stands that it numbers. */
+export interface RouteAnswer {
+  stands: RouteStand[];
+  result: RouteResult;
 }
 
 /** Everything that is computed from the water, by name. */
@@ -60,6 +67,9 @@ export interface AnswerValues {
   /** Coming from the other bank. */
   farBank: FarBank;
   order: FishOrder;
+  /** The route over the beat, and a first sketch of it over the best lies. */
+  route: RouteAnswer;
+  routeSketch: RouteAnswer;
 }
 export type AnswerName = keyof AnswerValues;
 
@@ -97,6 +107,8 @@ export const NO_ANSWERS: Answers = {
   stalkStudy: NO_ANSWER,
   farBank: NO_ANSWER,
   order: NO_ANSWER,
+  route: NO_ANSWER,
+  routeSketch: NO_ANSWER,
 };
 
 type WithAnswers = { answers: Answers };

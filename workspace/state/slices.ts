@@ -1,5 +1,6 @@
 import type { RatedDay, Method } from '../../core/lies/index';
 import type { Place } from '../../core/grid/index';
+import type { Direction } from '../../core/route/index';
 import type { Probe } from '../../core/water/index';
 import { ALL_LIES, type LieFilter } from './lie-filter';
 import { NOTHING_ASKED, type ShotsAsked } from './shots-asked';
@@ -56,6 +57,20 @@ export interface StalkSlice {
   wayAt: number | null;
   farBankAsked: boolean;
   orderAsked: boolean;
+  /** How the beat is to be worked, once a route is asked for; null: it is not. */
+  work: WorkWish | null;
+  /** How far the route is, 0-1. */
+  workProgress: number;
+}
+/** What the angler says of a route. */
+export interface WorkWish {
+  direction: Direction;
+  /** Time there is, min; null: no end. */
+  minutes: number | null;
+  /** Back at the entry within it. */
+  turn: boolean;
+  /** What elsewhere pays, takes an hour. */
+  lambda: number;
 }
 export const FRESH_STALK: StalkSlice = {
   stalkTool: null,
@@ -63,6 +78,8 @@ export const FRESH_STALK: StalkSlice = {
   wayAt: null,
   farBankAsked: false,
   orderAsked: false,
+  work: null,
+  workProgress: 0,
 };
 
 export interface CastSlice {

@@ -1,17 +1,58 @@
-import { plainFish } from '../../../core/outing/index';
+import { plainFish, routeQuestion } from '../../../core/outing/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
+import { across, whileIt } from '../../../workers/client';
 import { spec, type AnySpec } from '../../engine/run-answers';
 import { freshOf } from '../../state/answer';
 import { HOURS } from '../../state/hours';
-import { lightByHour } from '../../state/light';
+import { lightByHour, steadyLight } from '../../state/light';
 import { anglerOf, homeOf, tempOf, targetOf, targetsInOrder } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 import { careNow, laterLight, stalkInput, stalkTo } from './questions';
 
 /** What Stalk asks: the way, the stand by hour, what else might be done, the far bank, the order of fish. */
-export function stalkAnswers(plan: BeatPlan): AnySpec[] {
+export function stalkAnswers(plan: BeatPlan, onRoute: (share: number) => void): AnySpec[] {
   const looked = (s: WorkspaceState) => s.step === 'stalk' || s.card;
+  const routed = (s: WorkspaceState, coarse: boolean) => {
+    const lies = freshOf(s, 'lies');
+    if (!s.work || !lies || !s.flow) return null;
+    const light = steadyLight(plan, s);
+    const question = routeQuestion({
+      marks: s.marks,
+      lies: lies.lies,
+      flow: s.flow,
+      settings: s.settings,
+      light,
+      waterTempC: tempOf(s),
+      nowMs: s.atMs,
+    });
+    const shots = { ...question.shots, from: entriesOf(plan) };
+    const { minutes, turn, direction, lambda } = s.work;
+    return {
+      question: { ...question, shots, coarse },
+      ask: {
+        at: null,
+        lambda,
+        budgetS: minutes === null ? null : 60 * minutes,
+        turn,
+        direction,
+        ticks: [],
+      },
+    };
+  };
   return [
+    ...(['routeSketch', 'route'] as const).map((name) =>
+      spec({
+        name,
+        water: 'final',
+        when: 'at-rest',
+        wanted: looked,
+        question: (s) => routed(s, name === 'routeSketch'),
+        ask: (workers, { question, ask }) =>
+          whileIt({ onProgress: (share: number) => onRoute(name === 'route' ? share : 0) }, (c) =>
+            workers.stalk.route(question, ask, across(c.onProgress)),
+          ),
+      }),
+    ),
     spec({
       name: 'stalk',
       water: 'final',

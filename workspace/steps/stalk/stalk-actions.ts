@@ -1,15 +1,18 @@
 import type { Place } from '../../../core/grid/index';
 import { entriesOf, writeGpx } from '../../../core/formats/index';
+import { paysToday } from '../../../core/moves/index';
+import { directionOf } from '../../../core/outing/index';
 import { toCm, type ActionContext } from '../../action-context';
 import { valueOf } from '../../state/answer';
 import { numberOfMark, shownWay } from '../../state/selectors';
+import type { WorkWish } from '../../state/slices';
 
 /** Waypoints and spots that a link holds, at most. */
 export const MOST_VIA = 4;
 export const MOST_OUT = 12;
 
 /** The way there: where it starts, what it passes and leaves out, which is shown; the order of fish. */
-export function createStalkActions({ store, beat, push, replace }: ActionContext) {
+export function createStalkActions({ store, beat, push, replace, engine }: ActionContext) {
   return {
     setStalkTool: (stalkTool: 'forbid' | 'from' | null) => store.setState({ stalkTool }),
     /** Where the angler stands now; null goes back to the beat's entries. */
@@ -40,6 +43,25 @@ export function createStalkActions({ store, beat, push, replace }: ActionContext
     showWay: (stalkShown: number) => store.setState({ stalkShown, wayAt: null }),
     pointAtWay: (wayAt: number | null) => store.setState({ wayAt }),
     askFarBank: (farBankAsked: boolean) => store.setState({ farBankAsked }),
+    /** Asks for a route, or changes what was said of it; null gives it up. */
+    workIt(change: Partial<WorkWish> | null) {
+      if (change === null) engine.cancelRoute();
+      store.setState((s) => ({
+        workProgress: 0,
+        work:
+          change === null
+            ? null
+            : {
+                ...(s.work ?? {
+                  direction: directionOf(s.settings),
+                  minutes: null,
+                  turn: false,
+                  lambda: paysToday(0, 0),
+                }),
+                ...change,
+              },
+      }));
+    },
     askOrder: () => store.setState({ orderAsked: true }),
     /** Goes on to one of the ordered fish, with the cast that was proposed for it. */
     applyOrder(index: number) {

@@ -29,12 +29,49 @@ export function StalkLayer({ camera }: { camera: Camera }) {
       {step === 'stalk' && (
         <>
           <OrderOnPlan camera={camera} />
+          <RouteOnPlan camera={camera} />
           <TakenOut camera={camera} />
           <Start camera={camera} />
           {stand && <Waypoints camera={camera} />}
           <PointedAt camera={camera} />
         </>
       )}
+    </g>
+  );
+}
+
+/** The route as one thread, its stands numbered. */
+function RouteOnPlan({ camera }: { camera: Camera }) {
+  const asked = usePart((s) => s.work !== null);
+  const route = usePart((s) => valueOf(s, 'route') ?? valueOf(s, 'routeSketch'));
+  const stale = usePart((s) => freshOf(s, 'route') === null);
+  if (!asked || route?.result.kind !== 'route') return null;
+  const stands = route.result.steps.map((step): XY => {
+    const stand = route.stands[step.stand]!;
+    return [pageX(camera, stand.xM), pageY(camera, stand.yM)];
+  });
+  return (
+    <g aria-hidden="true" opacity={stale ? 0.6 : 1}>
+      <path d={`M${stands.map((p) => p.join()).join('L')}`} className={css.thread} />
+      {route.result.steps.map((step, i) => {
+        const [x, y] = stands[i]!;
+        return (
+          <g key={i}>
+            {step.lies.map((l) => (
+              <path
+                key={l.id}
+                d={`M${x},${y}L${pageX(camera, l.cast.landing.xM)},${pageY(camera, l.cast.landing.yM)}`}
+                className={drawn.compared}
+              />
+            ))}
+            <circle cx={x} cy={y} r={10} className={drawn.cover} />
+            <text x={x} y={y + 4.4} textAnchor="middle" className={drawn.coverNumber}>
+              {i + 1}
+            </text>
+            <RoundRoom x={x} y={y} r={10} />
+          </g>
+        );
+      })}
     </g>
   );
 }

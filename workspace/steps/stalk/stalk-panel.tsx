@@ -10,6 +10,7 @@ import { useActions, usePart, useWorkspace } from '../../context';
 import { inHundred } from '../../../words/names';
 import { AtTheStand } from './at-the-stand';
 import { OrderPanel } from './order-panel';
+import { WorkPanel } from './work-panel';
 import { CarePanel, ChangesPanel, ShadowPanel } from './stalk-care';
 import { StalkPlanPanel } from './stalk-plan';
 import { WayPanel } from './way-panel';
@@ -30,6 +31,7 @@ export function StalkPanel() {
           <p>Choose a fish or a lie first: on the plan or in the list.</p>
         </section>
         <OrderPanel />
+        <WorkPanel />
       </>
     );
   return (
@@ -50,6 +52,7 @@ export function StalkPanel() {
       <ChangesPanel />
       <StalkPlanPanel />
       <OrderPanel />
+      <WorkPanel />
       <Carry />
       <WhatThisRestsOn />
     </>
