@@ -53,6 +53,8 @@ export interface Stop {
 /** Where a route has got to. */
 export interface RouteState {
   at: number | null;
+  /** The farthest that was come, along the direction, m; null: nowhere yet. */
+  frontM: number | null;
   seconds: number;
   /** Share of the alarm time, by lie, as it is now. */
   dose: Float64Array;
@@ -91,6 +93,7 @@ export function workingOf(ground: RouteGround, ask: RouteAsk, shadow: number): W
 
 export const begin = ({ ground, ask }: Working): RouteState => ({
   at: ask.at,
+  frontM: ask.at === null ? null : ground.stands[ask.at]!.xM,
   seconds: 0,
   dose: new Float64Array(ground.lies.length),
   done: new Uint8Array(ground.lies.length),
@@ -117,10 +120,10 @@ export function wayTo({ ground }: Working, from: number | null, stand: number) {
   );
 }
 
-/** Whether a direction lets one go on from a stand to another. */
-export function mayGo({ ground, ask }: Working, from: number | null, stand: number): boolean {
-  if (from === null || ask.direction === 'free') return true;
-  const dx = ground.stands[stand]!.xM - ground.stands[from]!.xM;
+/** Whether the direction lets one go to a stand from as far as one has come. */
+export function mayGo({ ground, ask }: Working, frontM: number | null, stand: number): boolean {
+  if (frontM === null || ask.direction === 'free') return true;
+  const dx = ground.stands[stand]!.xM - frontM;
   return ask.direction === 'up' ? dx >= -ROUTE.backM : dx <= ROUTE.backM;
 }
 
@@ -158,7 +161,7 @@ export function afterStop(
   stop: Stop,
 ): { state: RouteState; step: RouteStep } | null {
   const { ground, ask } = w;
-  if (!mayGo(w, s.at, stop.stand)) return null;
+  if (!mayGo(w, s.frontM, stop.stand)) return null;
   const way = wayTo(w, s.at, stop.stand);
   if (!way) return null;
   const stay = s.at === stop.stand;
@@ -208,6 +211,7 @@ export function afterStop(
   return {
     state: {
       at: stop.stand,
+      frontM: farther(ask.direction, s.frontM, ground.stands[stop.stand]!.xM),
       seconds,
       dose,
       done,
@@ -265,6 +269,9 @@ function offLine(
   const t = d2 > 0 ? Math.min(1, Math.max(0, ((p.xM - a.xM) * dx + (p.yM - a.yM) * dy) / d2)) : 0;
   return Math.hypot(p.xM - a.xM - t * dx, p.yM - a.yM - t * dy);
 }
+
+const farther = (direction: Direction, frontM: number | null, xM: number): number =>
+  frontM === null ? xM : direction === 'down' ? Math.min(frontM, xM) : Math.max(frontM, xM);
 
 /** A whole plan; stops that cannot be made are left out. */
 export function run(

@@ -95,7 +95,8 @@ export function planRoute(
           const other = searchRoute(ground, { ...ask, direction }, { rounds: 0 });
           return {
             direction,
-            net: other.end.net,
+            // Who may go as he likes may also go as asked.
+            net: direction === 'free' ? Math.max(other.end.net, found.end.net) : other.end.net,
             looks: other.end.looks,
             minutes: other.end.seconds / 60,
           };

@@ -9,8 +9,10 @@ import { useActions, usePart, useWorkspace } from '../context';
 import { againstWords, castName, inRods, standWords } from '../../words/cast-words';
 import { layName } from '../../words/lay-words';
 import { useFishNames } from '../use-fish-names';
+import { useLieNames } from '../parts/use-lie-names';
 import { useSide } from '../use-side';
 import { capital, inHundred, postureName } from '../../words/names';
+import { noRouteWords, stopWordsOf } from '../../words/route-words';
 import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
 import { targetsInOrder } from '../state/selectors';
@@ -49,6 +51,7 @@ export function BeatCard() {
       <CardHead />
       <div className={css.cardBody}>
         <CardDrawing camera={camera} size={size} label="Plan and long section of the beat.">
+          <RouteThread camera={camera} />
           <PlannedOnPlan camera={camera} planned={planned ?? []} />
         </CardDrawing>
         <div>
@@ -63,6 +66,7 @@ export function BeatCard() {
               <PlannedLine key={p.fishId} planned={p} index={i} />
             ))}
           </section>
+          <RouteLines />
           <CardKey />
         </div>
       </div>
@@ -115,6 +119,54 @@ function usePlanned() {
     none: targets === 0,
   };
 }
+
+/** The whole beat, stand after stand; worked out once the fish are. */
+function RouteLines() {
+  const stalking = useActions(createStalkActions);
+  const ready = usePart((s) => s.flowState.kind === 'ready' && freshOf(s, 'lies') !== null);
+  const asked = usePart((s) => s.work !== null);
+  const route = usePart((s) => freshOf(s, 'route'));
+  const progress = usePart((s) => s.workProgress);
+  const nameOf = useLieNames();
+  useEffect(() => {
+    if (ready && !asked) stalking.workIt({});
+  }, [ready, asked, stalking]);
+  return (
+    <section>
+      <h2>The whole beat</h2>
+      {!route && <p role="status">Working out the route: {Math.round(100 * progress)} %.</p>}
+      {route && route.result.kind !== 'route' && <p>{noRouteWords(route.result.kind)}</p>}
+      {route?.result.kind === 'route' && (
+        <ol className={css.route}>
+          {route.result.steps.map((step, i) => (
+            <li key={i}>{capital(stopWordsOf(step, nameOf))}</li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
+
+/** The stands of the route as lettered dots on one thread: figures belong to the fish. */
+function RouteThread({ camera }: { camera: Camera }) {
+  const route = usePart((s) => freshOf(s, 'route'));
+  if (route?.result.kind !== 'route') return null;
+  const at = route.result.steps.map((step) => {
+    const stand = route.stands[step.stand]!;
+    return [pageX(camera, stand.xM), pageY(camera, stand.yM)] as const;
+  });
+  return (
+    <g>
+      <path d={`M${at.map((p) => p.join()).join('L')}`} className={drawn.compared} />
+      {at.map(([x, y], i) => (
+        <text key={i} x={x} y={y + 4.4} textAnchor="middle" className={drawn.coverNumber}>
+          {LETTERS[i] ?? ''}
+        </text>
+      ))}
+    </g>
+  );
+}
+const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 
 function PlannedLine({ planned, index }: { planned: Planned; index: number }) {
   const nameOf = useFishNames();

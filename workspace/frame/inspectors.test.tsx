@@ -294,3 +294,44 @@ describe('beside the plan', () => {
     expect(calls).toEqual([['go', 'cast']]);
   });
 });
+
+it('the route: asked for, told stand by stand, with what is left out, and given up again', async () => {
+  const route = {
+    stands: [
+      { xM: 3, yM: -2, posture: 'kneel' as const, side: 'left' as const },
+      { xM: 9, yM: -2, posture: 'crouch' as const, side: 'left' as const },
+    ],
+    result: {
+      kind: 'route' as const,
+      steps: [
+        {
+          stand: 0,
+          waySeconds: 60,
+          wadedM: 0,
+          seconds: 240,
+          lies: [{ lie: 0, id: 'lie1', covers: 5, p: 0.5, gain: 0.4, cast: {} as never }],
+        },
+      ],
+      stops: [],
+      leftOut: [{ id: 'lie2', because: 'too poor' as const, paysAnHour: 1.2, costs: 0.31 }],
+      looks: { best: 2.4, low: 1, high: 4 },
+      takes: 1.2,
+      net: 0.6,
+      minutes: 9,
+      beside: [{ direction: 'down' as const, net: 0.2, looks: 2, minutes: 8 }],
+    },
+  };
+  const work = { direction: 'up' as const, minutes: 60, turn: true, lambda: 3 };
+  const lies = { lies: [lie], nothing: null } as unknown as LieField;
+  const { calls } = show(<StalkPanel />, { work, ...answered({ route, lies }) });
+  const told = screen.getByRole('region', { name: 'The route' });
+  expect(within(told).getByText('1 stand, 9 min')).toBeInTheDocument();
+  expect(within(told).getByText(/ 5 casts\./)).toBeInTheDocument();
+  expect(within(told).getByText(/down: 0\.4 takes less/)).toBeInTheDocument();
+  await userEvent.click(within(told).getByRole('button', { name: 'Left out: 1' }));
+  expect(
+    within(told).getByText(/too poor for a cast, 1\.2 takes an hour.*costs 0\.31/),
+  ).toBeInTheDocument();
+  await userEvent.click(within(told).getByRole('button', { name: 'Give the route up' }));
+  expect(calls.at(-1)).toEqual(['workIt', null]);
+});

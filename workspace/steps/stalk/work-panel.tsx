@@ -6,7 +6,7 @@ import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { Disclosure } from '../../../ui/disclosure';
 import { ProgressBar } from '../../../ui/progress-bar';
-import { capital, lieName, postureName } from '../../../words/names';
+import { capital, postureName } from '../../../words/names';
 import {
   besideWords,
   DIRECTION_WORDS,
@@ -15,8 +15,8 @@ import {
   stopWordsOf,
 } from '../../../words/route-words';
 import { useActions, usePart } from '../../context';
-import { freshOf, valueOf } from '../../state/answer';
-import { useFishNames } from '../../use-fish-names';
+import { freshOf } from '../../state/answer';
+import { useLieNames } from '../../parts/use-lie-names';
 import { createStalkActions } from './stalk-actions';
 import panel from '../../../ui/panel.module.css';
 
@@ -43,6 +43,7 @@ export function WorkPanel() {
         options={DIRECTIONS.map((d) => [d, DIRECTION_WORDS[d]])}
         onChange={(direction) => stalking.workIt({ direction })}
       />
+      <p className={panel.second}>Time there is, and what elsewhere pays (takes an hour)</p>
       <Choice
         label="Time there is"
         value={work.minutes === null ? 'none' : String(work.minutes)}
@@ -74,18 +75,6 @@ export function WorkPanel() {
       </p>
     </section>
   );
-}
-
-/** Of a lie by its kind, of a fish by its number. */
-function useLieNames(): (id: string) => string {
-  const nameOf = useFishNames();
-  const lies = usePart((s) => valueOf(s, 'lies'));
-  const marks = usePart((s) => s.marks);
-  return (id) => {
-    if (marks.some((m) => m.id === id)) return nameOf(id);
-    const lie = lies?.lies.find((l) => l.id === id);
-    return lie ? `${lieName(lie.kind).toLowerCase()} (${Math.round(lie.rating)})` : 'a lie';
-  };
 }
 
 function RouteTold() {
