@@ -159,9 +159,12 @@ function RouteThread({ camera }: { camera: Camera }) {
     <g>
       <path d={`M${at.map((p) => p.join()).join('L')}`} className={drawn.compared} />
       {at.map(([x, y], i) => (
-        <text key={i} x={x} y={y + 4.4} textAnchor="middle" className={drawn.coverNumber}>
-          {LETTERS[i] ?? ''}
-        </text>
+        <g key={i}>
+          <circle cx={x} cy={y} r={9} className={drawn.cover} />
+          <text x={x} y={y + 4.4} textAnchor="middle" className={drawn.coverNumber}>
+            {LETTERS[i] ?? ''}
+          </text>
+        </g>
       ))}
     </g>
   );
