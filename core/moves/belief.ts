@@ -137,29 +137,37 @@ export function afterAnswer(
   s: Situation,
   rows: readonly (readonly number[])[],
 ): { belief: number[]; chance: number } {
-  const raw = b.map((p, i) => p * likelihood(rows[i]!, answer));
-  const chance = raw.reduce((x, y) => x + y, 0);
+  const belief = new Array<number>(N);
+  const column = answer === 'nothing' ? -1 : OUTCOMES.indexOf(answer);
+  let chance = 0;
+  for (let i = 0; i < N; i++) {
+    const row = rows[i]!;
+    const likely = column < 0 ? likelihood(row, answer) : row[column]!;
+    chance += belief[i] = b[i]! * likely;
+  }
   if (!(chance > 0)) return { belief: [...b], chance: 0 };
-  const belief = raw.map((p) => p / chance);
+  for (let i = 0; i < N; i++) belief[i]! /= chance;
   turn(belief, answer, s);
   return { belief, chance };
 }
+
+const CALMS = Object.entries(FORGETS.wary.to) as [MoveState, number][];
+const COMES_UP = Object.entries(FORGETS['put down'].to) as [MoveState, number][];
 
 /** The belief some minutes later. */
 export function afterTime(b: Belief, minutes: number): number[] {
   const out = [...b];
   if (minutes <= 0) return out;
-  const forget = (from: 'wary' | 'put down') => {
-    const { tauMin, to } = FORGETS[from];
-    const moved = b[indexOf[from]]! * (1 - Math.exp(-minutes / tauMin));
+  const forget = (from: 'wary' | 'put down', to: readonly (readonly [MoveState, number])[]) => {
+    const moved = b[indexOf[from]]! * (1 - Math.exp(-minutes / FORGETS[from].tauMin));
+    if (moved === 0) return;
     out[indexOf[from]]! -= moved;
-    for (const [state, share] of Object.entries(to))
-      out[indexOf[state as MoveState]]! += moved * share;
+    for (const [state, share] of to) out[indexOf[state]]! += moved * share;
   };
   shift(out, 'fly', 'right', FORGETS.fly.right * (1 - Math.exp(-minutes / FORGETS.fly.tauMin)));
   shift(out, 'unwilling', 'right', 1 - Math.exp(-FORGETS.unwillingAMin * minutes));
-  forget('wary');
-  forget('put down');
+  forget('wary', CALMS);
+  forget('put down', COMES_UP);
   const lost = 1 - Math.exp(-FORGETS.goneAMin * minutes);
   for (const state of STATES) if (state !== 'gone') shift(out, state, 'gone', lost);
   return out;

@@ -3,6 +3,7 @@ import {
   afterTime,
   coverChances,
   indexOf,
+  likelihood,
   priorBelief,
   shift,
   thereOf,
@@ -15,8 +16,10 @@ import {
   COVERS_AFTER,
   LOOK_AHEAD,
   MENDS,
+  NOTHING_TURNS,
   OUTCOMES,
   RESTS_MIN,
+  STATES,
   TAKE_S,
   TRIED,
   type Belief,
@@ -157,24 +160,33 @@ export function nextMove(q: MoveQuestion): MoveAnswer {
   const moves = possible(q);
   let nodes = 0;
 
-  /** Casting on while it pays, with nothing changed any more. */
+  const silence = { first: silenceOf(rows.first), bare: silenceOf(rows.bare) };
+  const hold = new Float64Array(STATES.length);
+  /** Casting on while it pays, with nothing changed any more. In place: it is asked a thousand times a move. */
   function castOn(b: Belief, tried: Tried): Worth {
-    const chances = rowsOf(tried);
-    const now = offered(s, tried);
-    let belief: Belief = b;
+    const isFirst = rowsOf(tried) === rows.first;
+    const { none, took } = isFirst ? silence.first : silence.bare;
+    const turns = isFirst && s.streamer ? NOTHING_TURNS.streamer : NOTHING_TURNS.plain;
+    for (let i = 0; i < hold.length; i++) hold[i] = b[i]!;
     let alive = 1;
-    const sum = { net: 0, seconds: 0 };
+    let net = 0;
+    let seconds = 0;
     for (let k = 0; k < COVERS_AFTER; k++) {
-      const took = tookAt(belief, chances);
-      const gain = took * take - perS * s.coverS;
+      let p = 0;
+      for (let i = 0; i < hold.length; i++) p += hold[i]! * took[i]!;
+      const gain = p * take - perS * s.coverS;
       if (gain <= 0) break;
-      sum.net += alive * gain;
-      sum.seconds += alive * (s.coverS + took * TAKE_S);
-      const after = afterAnswer(belief, 'nothing', now, chances);
-      belief = after.belief;
-      alive *= after.chance;
+      net += alive * gain;
+      seconds += alive * (s.coverS + p * TAKE_S);
+      let quiet = 0;
+      for (let i = 0; i < hold.length; i++) quiet += hold[i]! *= none[i]!;
+      for (let i = 0; i < hold.length; i++) hold[i]! /= quiet;
+      const moved = hold[RIGHT]! * turns;
+      hold[RIGHT]! -= moved;
+      hold[FLY]! += moved;
+      alive *= quiet;
     }
-    return sum;
+    return net > 0 ? { net, seconds } : NOTHING;
   }
 
   function cover(b: Belief, seconds: number, tried: Tried, deep: number): Worth {
@@ -296,6 +308,15 @@ export function hourly(moves: readonly RatedMove[], lambda: number): number[] {
 /** Takes as honest looks: so many looks of a willing fish come to one take. */
 export const looksOf = (takes: number, s: Situation): number =>
   takes / Math.max(0.01, s.answers * (1 - s.missedShare));
+
+const RIGHT = STATES.indexOf('right');
+const FLY = STATES.indexOf('fly');
+const TOOK = OUTCOMES.indexOf('took');
+/** Of a table of covers: the chance of no answer, and of a take, by state. */
+const silenceOf = (rows: readonly (readonly number[])[]) => ({
+  none: Float64Array.from(rows, (row) => likelihood(row, 'nothing')),
+  took: Float64Array.from(rows, (row) => row[TOOK]!),
+});
 
 const GOES_ON: readonly CoverAnswer[] = ['nothing', ...OUTCOMES.filter((o) => o !== 'took')];
 
