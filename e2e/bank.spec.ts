@@ -114,6 +114,8 @@ test('taken along with size and age; three taps log a fish; no solver comes with
   ).toBeVisible({ timeout: 90_000 });
   await page.getByRole('link', { name: 'To the outing' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/off\.$/);
+  // The route came along: what is next is a stand of it, and how far on the one after is.
+  await expect(page.getByText(/^The route: \d+ stands?, /)).toBeVisible();
   await page.getByRole('button', { name: /^Cast here/ }).click();
   await page.getByRole('button', { name: 'Took', exact: true }).click();
   await page.getByRole('button', { name: 'Landed', exact: true }).click();

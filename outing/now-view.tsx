@@ -146,6 +146,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           route={route}
           isRouted={routed !== null && next?.id === proposed?.id}
           nameOf={(id) => nameOf(targets.find((t) => t.id === id) ?? null)}
+          until={until === null ? null : clockText(until, zone)}
           after={next ? nextTarget(targets, states, new Set([...passed, next.id]), now) : null}
           said={targets.flatMap((t) => {
             const state = states.get(t.id);
@@ -251,6 +252,7 @@ function NextWords({
   route,
   isRouted,
   nameOf,
+  until,
   after,
   said,
   onPass,
@@ -265,6 +267,8 @@ function NextWords({
   /** What is next is the route's own next. */
   isRouted: boolean;
   nameOf: (lieId: string) => string;
+  /** The hour until which is fished; null: not said. */
+  until: string | null;
   after: PackTarget | null;
   said: readonly { id: string; words: string }[];
   onPass: () => void;
@@ -313,7 +317,7 @@ function NextWords({
           The route: {route.steps.length} {route.steps.length === 1 ? 'stand' : 'stands'},{' '}
           {formatMinutes(route.minutes)}, {route.looks.best.toFixed(1)} honest looks (
           {route.looks.low.toFixed(0)} to {route.looks.high.toFixed(0)}), {route.leftOut.length}{' '}
-          lies left out.
+          lies left out. <a href="#/places">{until === null ? 'Set an end.' : `Until ${until}.`}</a>
         </p>
         <Standing said={said} />
       </section>

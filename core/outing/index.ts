@@ -18,6 +18,7 @@ export {
   isPlace,
   looksOf,
   meanSpeedOfRead,
+  ownFactors,
   placePlan,
   waterOfRead,
   type PlacePlan,

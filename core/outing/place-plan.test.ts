@@ -6,7 +6,7 @@ import {
   type Try,
 } from '../log/index';
 import { quickRead, type QuickAnswers } from '../lies/index';
-import { aheadOf, placePlan, waterOfRead, type PlaceRead } from './index';
+import { aheadOf, ownFactors, placePlan, waterOfRead, type PlaceRead } from './index';
 
 const ANSWERS: QuickAnswers = {
   species: 'brown',
@@ -142,4 +142,16 @@ it('places of an earlier day lie ahead where the phone stands on the same stretc
   expect(ahead[0]!.aheadM).toBeCloseTo(111.2, 0);
   expect(aheadOf(read('r9', {}, phone(46)), [day])).toEqual([]);
   expect(aheadOf(read('r9'), [day])).toEqual([]);
+});
+
+it('own success in a kind of water raises its like, and is drawn in where little was worked', () => {
+  const reads = [1, 2, 3, 4, 5, 6].map((n) => read(`r${n}`));
+  const water = waterOfRead(reads[0]!);
+  const took = reads.map((r) => attempt(r.id, ['hook', 'landing']));
+  const blank = reads.map((r) => attempt(r.id, ['cast', 'cast', 'leave']));
+  const factor = (tries: Try[]) => ownFactors(tries, reads)[water]!;
+  expect(factor(took)).toBeGreaterThan(1.2);
+  expect(factor(blank)).toBeLessThan(1);
+  expect(factor(took.slice(0, 1))).toBeLessThan(factor(took));
+  expect(ownFactors([], reads)).toEqual({});
 });

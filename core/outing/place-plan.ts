@@ -13,6 +13,7 @@ import {
   alongStream,
   metresBetween,
   nextLieCovers,
+  ownConversion,
   paysNow,
   placeLies,
   placeWorth,
@@ -129,6 +130,37 @@ export function doneAt(tries: readonly Try[]): PlaceDone & { worked: number } {
   return { blanks, takes, worked };
 }
 
+/** Own success in each kind of water over what reads promised, from every try at a place; 1 where none was worked. */
+export function ownFactors(
+  tries: readonly Try[],
+  reads: readonly KeptRead[],
+): Partial<Record<PlaceWater, number>> {
+  const sums: Partial<Record<PlaceWater, { lies: number; took: number; promised: number }>> = {};
+  for (const t of tries) {
+    const read = reads.find((r) => r.id === t.readId);
+    const { blanks, takes } = doneAt([t]);
+    if (!read || blanks.length + takes === 0) continue;
+    const water = read.place?.water ?? waterOfRead(read);
+    const lies = placeLies({
+      water,
+      count: 1,
+      rating: read.result.rating,
+      waterTempC: t.snapshot.water.tempC,
+    });
+    const casts = foldTry(t.fly, t.events).casts;
+    const sum = (sums[water] ??= { lies: 0, took: 0, promised: 0 });
+    sum.lies++;
+    sum.took += takes;
+    sum.promised += lies.p * (1 - (1 - lies.answers) ** casts);
+  }
+  const worked = Object.fromEntries(
+    Object.entries(sums).map(([water, k]) => [water, { ...k, promised: k.promised / k.lies }]),
+  );
+  return Object.fromEntries(
+    Object.entries(ownConversion(worked)).map(([water, rate]) => [water, rate.factor]),
+  );
+}
+
 /** Places of one stream on this outing: what each is worth now, how fast to go, and what today's fish have said. */
 export function placePlan(
   today: readonly PlaceRead[],
@@ -141,14 +173,17 @@ export function placePlan(
   const pattern = todaysPattern([...looksOf(tries, reads), ...looksOf(earlierTries, reads, true)]);
   const fitOf = (r: PlaceRead) =>
     pattern ? pattern.fit(r.answers.depthM, meanSpeedOfRead(r)) : null;
+  const own = ownFactors([...earlierTries, ...tries], reads);
   const liesOf = (r: PlaceRead): PlaceLies => {
     const fit = fitOf(r);
+    const ownFactor = own[r.place.water];
     return placeLies({
       water: r.place.water,
       count: r.place.count,
       rating: r.result.rating,
       waterTempC: now.waterTempC,
       ...(fit !== null && { fit }),
+      ...(ownFactor !== undefined && { ownFactor }),
     });
   };
   const line = alongStream(today.map((r) => ({ id: r.id, takenMs: r.takenMs, at: r.place.at })));
