@@ -1,18 +1,17 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import {
   EVENT_WORDS,
   FELL_AT,
   foldTry,
   isOver,
-  tallyOf,
   type EventCode,
   type FellAt,
   type Try,
   type TryEvent,
 } from '../core/log/index';
-import { paysToday, restAfter } from '../core/moves/index';
+import { restAfter } from '../core/moves/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { bankClockMs } from '../sync/page-bank';
 import { Button, ButtonAnchor } from '../ui/button';
@@ -31,11 +30,10 @@ import { EventShape } from './event-shape';
 import { heatNow } from './heat-now';
 import { moveContext } from './move-context';
 import { fishNumber } from './next-thing';
-import { placesToday } from './places-today';
 import { keptWords, type OutingShared } from './shared';
 import { rowOf } from './try-rows';
 import { goTo } from './use-bank';
-import { useTimeAndWater } from './use-time-and-water';
+import { usePays } from './use-pays';
 import css from './outing.module.css';
 
 const Landed = part(() => import('./landed').then((m) => m.Landed));
@@ -269,24 +267,6 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
         </Button>
       </div>
     </main>
-  );
-}
-
-/** What elsewhere pays: along water that nobody drew by its places, else by what the day has shown. */
-function usePays(attempt: Try, shared: OutingShared, tempC: number | null): number {
-  const { view, outing, tries, now } = shared;
-  const { until, water } = useTimeAndWater();
-  const minute = Math.floor(now / 60_000);
-  return useMemo(
-    () =>
-      attempt.readId
-        ? placesToday(shared, tempC, water, until).plan.lambda
-        : paysToday(
-            tallyOf(outing, tries, now).taken,
-            outing ? (now - outing.startMs) / 3_600_000 : 0,
-          ),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [attempt.readId, view.log, minute, tempC, water, until],
   );
 }
 
