@@ -11,6 +11,7 @@ import { part } from './part';
 import { layName } from '../words/lay-words';
 import { onwardWords, standTitle, stateWords, stopWords, targetWords } from '../words/outing-words';
 import { inHundred } from '../words/names';
+import { patternWords } from '../words/place-words';
 import { noRouteWords, onwardFrom, stopWordsOf } from '../words/route-words';
 import { fishNumber, homeOf, nextTarget, statesNow, targetsNow } from './next-thing';
 import { heatNow } from './heat-now';
@@ -54,7 +55,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   );
   const states = statesNow(targets, tries, pays, now);
   const { until } = useTimeAndWater();
-  const route = useRoute(
+  const planned = useRoute(
     held?.pack ?? null,
     held?.pack.route && settings && !isHot
       ? routeAsk(held.pack, tries, states, passed, {
@@ -64,7 +65,10 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           direction: settings.methods.working === 'up-current' ? 'up' : 'down',
         })
       : null,
+    view.log,
+    outing?.id ?? null,
   );
+  const route = planned?.result ?? null;
   const routed = route?.kind === 'route' && held?.pack.route ? route : null;
   const [here] = routed?.steps ?? [];
   const first = here && targets.find((t) => t.id === here.lies[0]?.id);
@@ -148,6 +152,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           nameOf={(id) => nameOf(targets.find((t) => t.id === id) ?? null)}
           until={until === null ? null : clockText(until, zone)}
           after={next ? nextTarget(targets, states, new Set([...passed, next.id]), now) : null}
+          pattern={planned?.pattern ? patternWords(planned, units) : null}
           said={targets.flatMap((t) => {
             const state = states.get(t.id);
             const words = state && stateWords(state, homeOf(t), now, zone);
@@ -254,6 +259,7 @@ function NextWords({
   nameOf,
   until,
   after,
+  pattern,
   said,
   onPass,
 }: {
@@ -270,6 +276,8 @@ function NextWords({
   /** The hour until which is fished; null: not said. */
   until: string | null;
   after: PackTarget | null;
+  /** Where today's fish lay, said. */
+  pattern: string | null;
   said: readonly { id: string; words: string }[];
   onPass: () => void;
 }) {
@@ -319,6 +327,7 @@ function NextWords({
           {route.looks.low.toFixed(0)} to {route.looks.high.toFixed(0)}), {route.leftOut.length}{' '}
           lies left out. <a href="#/places">{until === null ? 'Set an end.' : `Until ${until}.`}</a>
         </p>
+        {pattern && <p className={css.said}>{pattern}</p>}
         <Standing said={said} />
       </section>
     );

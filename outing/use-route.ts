@@ -1,8 +1,16 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import type { OutingLog } from '../core/log/index';
 import type { BeatPack } from '../core/outing/index';
+import type { TodaysPattern } from '../core/places/index';
 import type { RouteAsk, RouteResult, Stop } from '../core/route/index';
+
+/** The route, and where today's fish lay; null: too few were found to say. */
+export interface PlannedRoute {
+  result: RouteResult;
+  pattern: TodaysPattern | null;
+}
 
 /** Plans anew this long after something changed, ms: what was pressed shows first. */
 const AFTER_MS = 30;
@@ -11,8 +19,13 @@ const AFTER_MS = 30;
  * The route from here on: worked out on this phone from what was taken along, again whenever something was
  * ticked off. null: no route was taken along, or it is on its way.
  */
-export function useRoute(pack: BeatPack | null, ask: RouteAsk | null): RouteResult | null {
-  const [result, setResult] = useState<RouteResult | null>(null);
+export function useRoute(
+  pack: BeatPack | null,
+  ask: RouteAsk | null,
+  log: Pick<OutingLog, 'tries' | 'reads'>,
+  outingId: string | null,
+): PlannedRoute | null {
+  const [result, setResult] = useState<PlannedRoute | null>(null);
   const stops = useRef<{ beatId: string; stops: readonly Stop[] } | null>(null);
   // By quarter hours of what is left: not at every second.
   const asked =
@@ -26,12 +39,23 @@ export function useRoute(pack: BeatPack | null, ask: RouteAsk | null): RouteResu
     }
     let gone = false;
     const later = setTimeout(async () => {
-      const { planRoute } = await import('../core/route/plan-route');
+      // By their own files: the rooms' doors would bring the search for shots along.
+      const [{ planRoute }, { groundByPattern }, { looksOf }, { todaysPattern }] =
+        await Promise.all([
+          import('../core/route/plan-route'),
+          import('../core/outing/route-by-pattern'),
+          import('../core/outing/place-plan'),
+          import('../core/places/pattern'),
+        ]);
       if (gone) return;
+      const today = log.tries.filter((t) => t.outingId === outingId);
+      const pattern = todaysPattern(looksOf(today, log.reads));
+      const { ground: even } = pack.route!;
+      const ground = pattern ? groundByPattern(even, pack.targets, pattern) : even;
       const warm = stops.current?.beatId === pack.beatId ? stops.current.stops : pack.route!.stops;
-      const next = planRoute(pack.route!.ground, ask, { warm, brief: true });
+      const next = planRoute(ground, ask, { warm, brief: true });
       if (next.kind === 'route') stops.current = { beatId: pack.beatId, stops: next.stops };
-      setResult(next);
+      setResult({ result: next, pattern });
     }, AFTER_MS);
     return () => {
       gone = true;

@@ -39,7 +39,10 @@ export function verdictWhy(p: PlannedPlace, { lambda, by }: PlacePlan): string {
 }
 
 /** What today's fish have said of depth and pace; null: nothing yet. */
-export function patternWords({ pattern }: PlacePlan, units: UnitSystem): string | null {
+export function patternWords(
+  { pattern }: Pick<PlacePlan, 'pattern'>,
+  units: UnitSystem,
+): string | null {
   if (!pattern) return null;
   const { depthM, meanSpeedMps } = pattern.pattern;
   return `Fish lay ${formatDepth(depthM.low, units)} to ${formatDepth(depthM.high, units)} deep, in ${formatSpeed(meanSpeedMps.low, units)} to ${formatSpeed(meanSpeedMps.high, units)}: ${pattern.found} of ${pattern.looked} looked at today.`;

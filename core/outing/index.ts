@@ -25,4 +25,5 @@ export {
   type PlaceRead,
   type PlannedPlace,
 } from './place-plan';
+export { groundByPattern } from './route-by-pattern';
 export { directionOf, routeQuestion, type RouteTold } from './route-targets';

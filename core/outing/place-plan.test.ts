@@ -6,7 +6,16 @@ import {
   type Try,
 } from '../log/index';
 import { quickRead, type QuickAnswers } from '../lies/index';
-import { aheadOf, ownFactors, placePlan, waterOfRead, type PlaceRead } from './index';
+import type { RouteGround } from '../route/index';
+import {
+  aheadOf,
+  groundByPattern,
+  ownFactors,
+  placePlan,
+  waterOfRead,
+  type PackTarget,
+  type PlaceRead,
+} from './index';
 
 const ANSWERS: QuickAnswers = {
   species: 'brown',
@@ -154,4 +163,21 @@ it('own success in a kind of water raises its like, and is drawn in where little
   expect(factor(blank)).toBeLessThan(1);
   expect(factor(took.slice(0, 1))).toBeLessThan(factor(took));
   expect(ownFactors([], reads)).toEqual({});
+});
+
+it('today’s pattern moves the lies of a route, but not a fish that was seen', () => {
+  const ground = {
+    lies: ['deep', 'thin', 'seen'].map((id) => ({ id, home: 0.4 })),
+  } as unknown as RouteGround;
+  const target = (id: string, depthM: number, markId: string | null = null) =>
+    ({
+      id,
+      markId,
+      depthM,
+      snapshot: { target: { meanSpeedMps: 0.2 } },
+    }) as unknown as PackTarget;
+  const targets = [target('deep', 1.2), target('thin', 0.3), target('seen', 0.3, 'm')];
+  const moved = groundByPattern(ground, targets, { fit: (depthM) => (depthM > 1 ? 2 : 0.5) });
+  expect(moved.lies.map((l) => l.home)).toEqual([0.8, 0.2, 0.4]);
+  expect(groundByPattern(ground, targets, { fit: () => 9 }).lies[0]!.home).toBe(0.95);
 });
