@@ -6,6 +6,7 @@ import {
   eventSchema,
   idSchema,
   markSchema,
+  readSchema,
   settingsSchema,
   solveSchema,
   streamSchema,
@@ -129,4 +130,39 @@ it('a setting that cannot be is answered with what can', async () => {
   expect(await messageOf(settingsSchema.validate({ sharpen: 'when-asked' }, strict))).toBe(
     'accepted',
   );
+});
+
+describe('a place', () => {
+  const told = {
+    beatId: null,
+    xM: null,
+    yM: null,
+    takenMs: 1,
+    zoneOffsetMin: 0,
+    answers: {},
+    result: {},
+    note: '',
+  };
+  const place = { streamName: 'Kest Beck', water: 'run', count: 2, at: null, photoId: null };
+  const problem = (more: object) =>
+    messageOf(readSchema.validate({ ...told, place: { ...place, ...more } }));
+  it('is set by phone or by paces, each with what belongs to it; a read needs none', async () => {
+    expect((await readSchema.validate(told)).place).toBeNull();
+    expect(await problem({})).toBe('accepted');
+    expect(await problem({ at: { by: 'paces', afterId: 'p1', metres: 40 } })).toBe('accepted');
+    const rough = { by: 'phone', lat: 45, lon: 7, accuracyM: 200 };
+    expect(await problem({ at: rough })).toBe('accepted');
+  });
+  it('what cannot be is named with what is possible', async () => {
+    expect(await problem({ count: 0 })).toBe('How many such lies is 0; it must be 1 to 30 lies.');
+    expect(await problem({ water: 'sea' })).toMatch(
+      /^The water is "sea"; it must be one of pocket/,
+    );
+    expect(await problem({ at: { by: 'phone', lat: 91, lon: 7, accuracyM: 5 } })).toBe(
+      'Latitude is 91; it must be -90 to 90 °.',
+    );
+    expect(await problem({ at: { by: 'paces', afterId: 'p1', metres: -4 } })).toBe(
+      'Metres from the place before is -4; it must be 0 to 20000 m.',
+    );
+  });
 });
