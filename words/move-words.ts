@@ -72,7 +72,7 @@ export function moveWhy(move: Move, { states, there, willing }: MoveAnswer): str
     case 'look':
       return `${percent(1 - there)} that nothing is there any more: look before more time goes.`;
     case 'leave':
-      return `Only ${percent(willing)} that a willing fish is there: elsewhere pays more.`;
+      return `${percent(willing)} that a willing fish is there: elsewhere pays more.`;
   }
 }
 

@@ -187,10 +187,12 @@ export function placePlan(
     });
   };
   const line = alongStream(today.map((r) => ({ id: r.id, takenMs: r.takenMs, at: r.place.at })));
-  const mix: PlaceAhead[] = line.map((along, i) => ({
+  const seen: PlaceAhead[] = line.map((along, i) => ({
     lies: liesOf(today.find((r) => r.id === along.id)!),
     apartM: i === 0 ? PLACE.apartM : Math.max(5, along.best - line[i - 1]!.best),
   }));
+  // The first places of a day say little of the water to come: some usual ones stand beside them.
+  const mix = seen.length > 0 ? [...usualPlaces(now.waterTempC), ...seen] : [];
   const timeS = now.untilMs === null ? null : Math.max(0, (now.untilMs - now.nowMs) / 1000);
   const { lambda, by } =
     mix.length > 0
@@ -224,6 +226,14 @@ export function placePlan(
     : [];
   return { places, here, lambda, by, pattern, ahead };
 }
+
+/** Places of usual water, as many as its first ones count for (our guess). */
+const usualPlaces = (waterTempC: number | null): PlaceAhead[] =>
+  Array.from({ length: USUAL.places }, () => ({
+    lies: placeLies({ water: USUAL.water, count: 1, rating: USUAL.rating, waterTempC }),
+    apartM: PLACE.apartM,
+  }));
+const USUAL = { places: 3, water: 'run', rating: 40 } as const;
 
 /** Two days' places are the same stretch where phones stood so near one another, m. */
 const SAME_STRETCH_M = 60;
