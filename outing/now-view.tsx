@@ -4,15 +4,14 @@ import { useState } from 'react';
 import { foldTry, openTry, tallyOf, warmingCph } from '../core/log/index';
 import { paysToday } from '../core/moves/index';
 import type { HeldPack, LieState, PackTarget } from '../core/outing/index';
+import type { TodaysPattern } from '../core/places/index';
 import type { RouteResult } from '../core/route/index';
-import { clockText, formatMinutes, formatTemp } from '../core/units/index';
+import { clockText, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
 import { part } from './part';
 import { layName } from '../words/lay-words';
 import { onwardWords, standTitle, stateWords, stopWords, targetWords } from '../words/outing-words';
 import { inHundred } from '../words/names';
-import { patternWords } from '../words/place-words';
-import { noRouteWords, onwardFrom, stopWordsOf } from '../words/route-words';
 import { fishNumber, homeOf, nextTarget, statesNow, targetsNow } from './next-thing';
 import { heatNow } from './heat-now';
 import { READING_HOLDS_MS } from './outing-actions';
@@ -24,6 +23,8 @@ import { useRoute } from './use-route';
 import { useTimeAndWater } from './use-time-and-water';
 import css from './outing.module.css';
 
+const RouteLine = part(() => import('./route-line').then((m) => m.RouteLine), 120);
+const NoRouteLine = part(() => import('./route-line').then((m) => m.NoRouteLine), 24);
 const NowFoot = part(() => import('./now-foot').then((m) => m.NowFoot), 160);
 const WaterPicture = part(() => import('./water-picture').then((m) => m.WaterPicture), 250);
 
@@ -152,7 +153,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           nameOf={(id) => nameOf(targets.find((t) => t.id === id) ?? null)}
           until={until === null ? null : clockText(until, zone)}
           after={next ? nextTarget(targets, states, new Set([...passed, next.id]), now) : null}
-          pattern={planned?.pattern ? patternWords(planned, units) : null}
+          pattern={planned?.pattern ?? null}
           said={targets.flatMap((t) => {
             const state = states.get(t.id);
             const words = state && stateWords(state, homeOf(t), now, zone);
@@ -276,8 +277,8 @@ function NextWords({
   /** The hour until which is fished; null: not said. */
   until: string | null;
   after: PackTarget | null;
-  /** Where today's fish lay, said. */
-  pattern: string | null;
+  /** Where today's fish lay. */
+  pattern: TodaysPattern | null;
   said: readonly { id: string; words: string }[];
   onPass: () => void;
 }) {
@@ -301,7 +302,7 @@ function NextWords({
     return (
       <section className={css.words}>
         <h1>{targets.length > 0 ? 'All of it is worked.' : 'No place worth a cast was found.'}</h1>
-        {route && route.kind !== 'route' && <p>{noRouteWords(route.kind)}</p>}
+        {route && route.kind !== 'route' && <NoRouteLine kind={route.kind} />}
         <Standing said={said} />
         <p>
           <a href="#/take">Take another beat along</a>, or read a place.
@@ -312,29 +313,23 @@ function NextWords({
     return (
       <section className={css.words}>
         <h1>{standTitle(next, units)}</h1>
-        <p>
-          {stopWordsOf(route.steps[0]!, nameOf)} {layName(next.shot!.lay)}.
-        </p>
-        <p>
-          <strong>{onwardFrom(route, held.pack.route.ground.stands, units)} </strong>
-          <Button voice="plain" onClick={onPass}>
-            Pass it by
-          </Button>
-        </p>
-        <p className={css.said}>
-          The route: {route.steps.length} {route.steps.length === 1 ? 'stand' : 'stands'},{' '}
-          {formatMinutes(route.minutes)}, {route.looks.best.toFixed(1)} honest looks (
-          {route.looks.low.toFixed(0)} to {route.looks.high.toFixed(0)}), {route.leftOut.length}{' '}
-          lies left out. <a href="#/places">{until === null ? 'Set an end.' : `Until ${until}.`}</a>
-        </p>
-        {pattern && <p className={css.said}>{pattern}</p>}
+        <RouteLine
+          route={route}
+          stands={held.pack.route.ground.stands}
+          lay={layName(next.shot!.lay)}
+          nameOf={nameOf}
+          units={units}
+          until={until}
+          pattern={pattern}
+          onPass={onPass}
+        />
         <Standing said={said} />
       </section>
     );
   return (
     <section className={css.words}>
       <h1>{standTitle(next, units)}</h1>
-      {route && route.kind !== 'route' && <p>{noRouteWords(route.kind)}</p>}
+      {route && route.kind !== 'route' && <NoRouteLine kind={route.kind} />}
       <p>
         {name}
         {next.shot

@@ -16,7 +16,8 @@ export {
   type RatedMove,
 } from './next-move';
 export { MOVE_SCHOOLS, schoolMoves, type MoveSchool } from './schools';
-export { answersIn, coverSeconds, moveQuestionOf, type MoveContext } from './of-try';
+export { answersIn, coverSeconds } from './cover-facts';
+export { moveQuestionOf, type MoveContext } from './of-try';
 export { paysToday, restAfter, type Rest } from './rest';
 export {
   afterBlanks,
