@@ -50,7 +50,7 @@ test('water that nobody drew: a place in half a minute, casts or on, the next mo
   await press('like a tent');
   await expect(page.getByText('In the hand: caddis, fluttering.')).toBeVisible();
   await press('It is on: go on with it');
-  await expect(page.getByText(/changed, caddis, fluttering, 11 mm/).first()).toBeVisible();
+  await expect(page.getByText(/changed, fly, caddis, fluttering, 11 mm/).first()).toBeVisible();
   await press('Leave');
   // One lie of three is done with.
   await expect(page.getByText(/3 lies, 2 left/)).toBeVisible();
