@@ -42,7 +42,9 @@ test('water that nobody drew: a place in half a minute, casts or on, the next mo
   await expect(next.getByRole('row')).not.toHaveCount(0);
   const press = (name: string) => page.getByRole('button', { name, exact: true }).click();
   await press('Turned away');
-  await expect(next.getByRole('heading', { name: /Longer drift|Another (fly|rig)|Deeper/ })).toBeVisible();
+  await expect(
+    next.getByRole('heading', { name: /Longer drift|Another (fly|rig)|Deeper/ }),
+  ).toBeVisible();
   await press('Something else');
   await page.getByRole('link', { name: 'What are they taking?' }).last().click();
   await press('splash');
