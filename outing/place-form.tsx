@@ -7,6 +7,7 @@ import { formatLength, lengthUnit, parseLengthM, type UnitSystem } from '../core
 import { Button } from '../ui/button';
 import { FigureField } from '../ui/figure-field';
 import { roughPosition, WATER_WORDS } from '../words/place-words';
+import { Chips } from './chips';
 import css from './outing.module.css';
 
 const COUNTS = [1, 2, 3, 4, 6, 8];
@@ -61,30 +62,20 @@ export function PlaceForm({
   };
   return (
     <section aria-label="This place">
-      <div className={css.cells} data-wide="" role="group" aria-label="What water it is">
-        {PLACE_WATERS.map((water) => (
-          <Button
-            voice="bare"
-            key={water}
-            aria-pressed={place.water === water}
-            onClick={() => set({ water })}
-          >
-            {WATER_WORDS[water]}
-          </Button>
-        ))}
-      </div>
-      <div className={css.cells} data-wide="" role="group" aria-label="How many such lies">
-        {COUNTS.map((count) => (
-          <Button
-            voice="bare"
-            key={count}
-            aria-pressed={place.count === count}
-            onClick={() => set({ count })}
-          >
-            {count === 1 ? 'one lie' : count}
-          </Button>
-        ))}
-      </div>
+      <Chips
+        label="What water it is"
+        all={PLACE_WATERS}
+        is={place.water}
+        words={(w) => WATER_WORDS[w]}
+        onPick={(water) => set({ water })}
+      />
+      <Chips
+        label="How many such lies"
+        all={COUNTS}
+        is={place.count}
+        words={(n) => (n === 1 ? 'one lie' : String(n))}
+        onPick={(count) => set({ count })}
+      />
       <div className={css.laid}>
         {beforeId !== null && (
           <FigureField

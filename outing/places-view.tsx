@@ -14,6 +14,7 @@ import {
   verdictWhy,
   WATER_WORDS,
 } from '../words/place-words';
+import { Chips } from './chips';
 import { heatNow } from './heat-now';
 import { PlaceForm } from './place-form';
 import { placesToday } from './places-today';
@@ -100,17 +101,20 @@ export function PlacesView(shared: OutingShared) {
         <Disclosure title="Time and water left">
           <Chips
             label="Fish until"
-            all={[
-              null,
-              ...HOURS_LEFT.map((h) => Math.ceil((now + h * HOUR_MS) / QUARTER_MS) * QUARTER_MS),
-            ]}
+            all={withIt(
+              [
+                null,
+                ...HOURS_LEFT.map((h) => Math.ceil((now + h * HOUR_MS) / QUARTER_MS) * QUARTER_MS),
+              ],
+              until,
+            )}
             is={until}
             words={(ms) => (ms === null ? 'not said' : clockText(ms, zone))}
             onPick={setUntil}
           />
           <Chips
             label="Water still to come"
-            all={[null, ...WATER_LEFT_M]}
+            all={withIt([null, ...WATER_LEFT_M], water)}
             is={water}
             words={(m) => (m === null ? 'not known' : formatLength(m, units, 0))}
             onPick={setWater}
@@ -170,28 +174,6 @@ function Verdict({ plan, units }: { plan: PlacePlan; units: UnitSystem }) {
   );
 }
 
-function Chips<T extends number | null>({
-  label,
-  all,
-  is,
-  words,
-  onPick,
-}: {
-  label: string;
-  all: readonly T[];
-  is: T;
-  words: (t: T) => string;
-  onPick: (t: T) => void;
-}) {
-  const known = all.includes(is) ? all : [...all, is];
-  return (
-    <div className={css.cells} role="group" aria-label={label}>
-      <span className={css.cellsName}>{label}</span>
-      {known.map((t) => (
-        <Button voice="bare" key={String(t)} aria-pressed={t === is} onClick={() => onPick(t)}>
-          {words(t)}
-        </Button>
-      ))}
-    </div>
-  );
-}
+/** What was said before stays among what can be said. */
+const withIt = (all: (number | null)[], is: number | null) =>
+  all.includes(is) ? all : [...all, is];

@@ -18,6 +18,7 @@ import { civilHour } from '../core/units/index';
 import { bankClockMs } from '../sync/page-bank';
 import { Button } from '../ui/button';
 import { FOOD_WORDS, FORM_WORDS, lengthWords, sizeWords, WING_WORDS } from '../words/taking-words';
+import { Chips } from './chips';
 import { heatNow } from './heat-now';
 import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
@@ -32,7 +33,7 @@ export function TakingView({ attempt, ...shared }: OutingShared & { attempt: Try
   const [form, setForm] = useState<RiseForm | null>(null);
   const [taps, setTaps] = useState<number[]>([]);
   const [untouched, setUntouched] = useState<Food | null>(null);
-  const [lengthMm, setLengthMm] = useState<number | null>(null);
+  const [lengthMm, setLengthMm] = useState<(typeof SIZES_MM)[number] | null>(null);
   const [wings, setWings] = useState<Wings | null>(null);
   const { tempC } = heatNow(view, outing);
   // One fish: where its rings show is not told here.
@@ -90,12 +91,12 @@ export function TakingView({ attempt, ...shared }: OutingShared & { attempt: Try
           </Button>
         )}
       </section>
-      <Choices
+      <Chips
         label="How it rises"
         all={RISE_FORMS}
-        words={FORM_WORDS}
+        words={(f) => FORM_WORDS[f]}
         is={form}
-        onPick={setForm}
+        onPick={(f) => setForm(f === form ? null : f)}
       />
       <div className={css.laid}>
         <Button onClick={() => setTaps([...taps, bankClockMs()])}>Tap at each rise</Button>
@@ -112,67 +113,28 @@ export function TakingView({ attempt, ...shared }: OutingShared & { attempt: Try
               : ''}
         </p>
       </div>
-      <Choices
+      <Chips
         label="Drifts by untouched"
         all={FOODS}
-        words={FOOD_WORDS}
+        words={(f) => FOOD_WORDS[f]}
         is={untouched}
-        onPick={setUntouched}
+        onPick={(f) => setUntouched(f === untouched ? null : f)}
       />
-      <Choices
+      <Chips
         label="Caught one: how long"
         all={SIZES_MM}
-        words={Object.fromEntries(SIZES_MM.map((mm) => [mm, lengthWords(mm, units)])) as SizeWords}
-        is={lengthMm as (typeof SIZES_MM)[number] | null}
-        onPick={setLengthMm}
+        words={(mm) => lengthWords(mm, units)}
+        is={lengthMm}
+        onPick={(mm) => setLengthMm(mm === lengthMm ? null : mm)}
       />
-      <Choices
+      <Chips
         label="Its wings at rest"
         all={WINGS}
-        words={WING_WORDS}
+        words={(w) => WING_WORDS[w]}
         is={wings}
-        onPick={setWings}
+        onPick={(w) => setWings(w === wings ? null : w)}
       />
     </main>
   );
 }
 const LEAST_TAPS = 3;
-type SizeWords = Record<(typeof SIZES_MM)[number], string>;
-
-/** One of several, or none: pressed again it is not said any more. */
-function Choices<T extends string | number>({
-  label,
-  all,
-  words,
-  is,
-  onPick,
-}: {
-  label: string;
-  all: readonly T[];
-  words: Record<T, string>;
-  is: T | null;
-  onPick: (t: T | null) => void;
-}) {
-  return (
-    <section>
-      <div
-        className={css.cells}
-        data-wide={all.length === 6 ? '' : undefined}
-        role="group"
-        aria-label={label}
-      >
-        <span className={css.cellsName}>{label}</span>
-        {all.map((t) => (
-          <Button
-            voice="bare"
-            key={t}
-            aria-pressed={t === is}
-            onClick={() => onPick(t === is ? null : t)}
-          >
-            {words[t]}
-          </Button>
-        ))}
-      </div>
-    </section>
-  );
-}

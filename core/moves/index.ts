@@ -1,6 +1,14 @@
 /** The next move: what to do at a fish, when to rest it, when an emptied lie pays again, which rod takes more. */
 export { priorBelief, type Situation } from './belief';
-export { STATES, TAKE_S, WILLING, type Belief, type MoveState, type Seen } from './guesses';
+export {
+  STATES,
+  TAKE_S,
+  WILLING,
+  WILLING_PRIOR,
+  type Belief,
+  type MoveState,
+  type Seen,
+} from './guesses';
 export {
   beliefAfter,
   coversLeft,

@@ -1,3 +1,4 @@
+import { WILLING_PRIOR } from './guesses';
 import { bestCovers, netOf, type Coverable } from './covers';
 
 /** How a lie was emptied. */
@@ -16,8 +17,6 @@ export function refilled(home: number, emptied: Emptied, hours: number): number 
   return home * (1 - Math.exp(-hours / tauH));
 }
 
-/** Share of fish at home that feed (our guess). */
-const WILLING = 0.85;
 /** Later than this is another day. */
 const MOST_H = 24;
 
@@ -33,7 +32,7 @@ export function worthAnotherLookH(
   detourMin: number,
 ): number | null {
   const paysAt = (hours: number) => {
-    const lie = { ...cover, p: WILLING * refilled(home, emptied, hours) };
+    const lie = { ...cover, p: WILLING_PRIOR.blind * refilled(home, emptied, hours) };
     const n = bestCovers(lie, lambda);
     return n > 0 && netOf(lie, n, lambda) >= (lambda * detourMin) / 60;
   };

@@ -1,4 +1,5 @@
 import type { PlaceWater } from '../log/index';
+import { WILLING_PRIOR } from '../moves/index';
 
 /** Chance that one cover is answered by a willing fish, and seconds a cover, by the water (our guesses). */
 export const WATER_FACTS: Record<PlaceWater, { answers: number; coverS: number }> = {
@@ -13,7 +14,7 @@ export const WATER_FACTS: Record<PlaceWater, { answers: number; coverS: number }
 /** All of these are ours, until the log refits them. */
 export const PLACE = {
   /** Share of fish at home that feed. */
-  willing: 0.85,
+  willing: WILLING_PRIOR.blind,
   mostChance: 0.95,
   /** Colder than this a fish answers half as often, °C. */
   coldC: 6,

@@ -1,9 +1,11 @@
+import { TAKE_S, WILLING_PRIOR } from '../moves/index';
+
 /** Every figure of a route that nobody has measured; all ours. */
 export const ROUTE = {
   /** Share of fish at home that feed. */
-  willing: 0.85,
+  willing: WILLING_PRIOR.blind,
   /** A take costs so long, s; coming to a stand and getting ready there, s. */
-  takeS: 55,
+  takeS: TAKE_S,
   standS: 25,
   /** A still angler is noticed beyond this; for the lie that is worked so long, s, others a share of it. */
   stillFree: 0.15,

@@ -167,3 +167,7 @@ function unsurveyedWater(scene: Scene, place: Place): boolean {
   const n = channel.across(place.xM < 0 ? 0 : lengthM, place.yM);
   return n > 0 && n < 1;
 }
+
+/** From a cell to its neighbour, along the grid or across its corners, m. */
+export const stepM = ({ nx, cellM }: WalkGrid, a: number, b: number): number =>
+  a % nx !== b % nx && Math.floor(a / nx) !== Math.floor(b / nx) ? cellM * Math.SQRT2 : cellM;

@@ -5,7 +5,7 @@ import { gaitOf, heardFrom } from './footfall';
 import { leastCosts } from './least-cost';
 import { weighingOf, type StalkContext, type StalkQuestion } from './plan-stalk';
 import { seenInto } from './seen-field';
-import { cellAt, cellPlace, type WalkGrid } from './walk-grid';
+import { cellAt, cellPlace, stepM, type WalkGrid } from './walk-grid';
 import { costsOf, stepSeconds, visitNeighbours } from './way-search';
 
 /** Where somebody stands, or will. */
@@ -105,6 +105,3 @@ function alarmTable(grid: WalkGrid, seen: StalkContext['seen'], footfall: number
     return table[posture * cells + cell]!;
   };
 }
-
-const stepM = ({ nx, cellM }: WalkGrid, a: number, b: number) =>
-  a % nx !== b % nx && Math.floor(a / nx) !== Math.floor(b / nx) ? cellM * Math.SQRT2 : cellM;

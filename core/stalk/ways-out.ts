@@ -2,7 +2,7 @@ import { POSTURES } from '../sight/index';
 import { CHANGE_S } from './guesses';
 import { leastCosts } from './least-cost';
 import { weighingOf, type StalkContext, type StalkQuestion } from './plan-stalk';
-import { cellAt, type WalkGrid } from './walk-grid';
+import { cellAt, stepM, type WalkGrid } from './walk-grid';
 import { costsOf, stepSeconds, visitNeighbours } from './way-search';
 
 /**
@@ -59,7 +59,3 @@ export function waysOut(ground: StalkContext, input: StalkQuestion): WaysOut | n
   }
   return { grid, cost, calm, calmOfFirst, seconds };
 }
-
-/** Along the grid or across its corners, m. */
-const stepM = ({ nx, cellM }: WalkGrid, a: number, b: number) =>
-  a % nx !== b % nx && Math.floor(a / nx) !== Math.floor(b / nx) ? cellM * Math.SQRT2 : cellM;
