@@ -32,7 +32,7 @@ import { moveContext } from './move-context';
 import { fishNumber } from './next-thing';
 import { keptWords, type OutingShared } from './shared';
 import { rowOf } from './try-rows';
-import { goTo } from './use-bank';
+import { goTo, placeInOuting } from './use-bank';
 import { usePays } from './use-pays';
 import css from './outing.module.css';
 
@@ -108,6 +108,8 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
   });
   const leave = async () => {
     if (!isOver(fold.state)) await press('leave');
+    // Who went elsewhere while it was kept stays there.
+    if (placeInOuting() !== `try/${attempt.id}`) return;
     goTo(attempt.readId ? 'places' : 'now');
   };
   const title = targetWords(attempt.snapshot.target, fishNumber(attempt.markId, view.log));

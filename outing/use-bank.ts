@@ -30,13 +30,14 @@ export function useNow(everyMs: number): number {
 }
 
 /** Where in the outing one is: the part of the address behind "#/". */
+export const placeInOuting = (): string => window.location.hash.replace(/^#\/?/, '') || 'now';
 export function usePlaceInOuting(): string {
   return useSyncExternalStore(
     (listener) => {
       window.addEventListener('hashchange', listener);
       return () => window.removeEventListener('hashchange', listener);
     },
-    () => window.location.hash.replace(/^#\/?/, '') || 'now',
+    placeInOuting,
     () => 'now',
   );
 }
