@@ -44,7 +44,7 @@ export function OutingPage() {
   const inTry = name === 'try' ? view.log.tries.find((t) => t.id === id) : undefined;
   const isEmpty = view.packs.length === 0 && name === 'now' && openTry(tries) === null;
   return (
-    <div className={css.outing} data-offline={offline}>
+    <div className={css.outing} data-offline={offline} data-book={view.state}>
       {inTry ? (
         <TryView key={inTry.id} attempt={inTry} {...shared} />
       ) : name === 'take' || (isEmpty && view.state === 'ready' && tries.length === 0) ? (
