@@ -86,7 +86,9 @@ test('quick read on a phone: told, timed, kept without a network, pinned to a be
 
   await page.context().setOffline(true);
   await page.getByRole('button', { name: 'Keep this read' }).click();
-  await expect(page.getByText(/Saved on this phone|Not sent yet|not saved yet|kept on this device/i)).toBeVisible();
+  await expect(
+    page.getByText(/Saved on this phone|Not sent yet|not saved yet|kept on this device/i),
+  ).toBeVisible();
   await page.context().setOffline(false);
   await expect(page.getByText('Kept in the book.')).toBeVisible({ timeout: 15000 });
 
