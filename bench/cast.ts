@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../core/rig/index';
 import {
   castNow,
   castStudy,
@@ -34,6 +35,7 @@ export function castFigures(
   time: (runs: number, calls: number, work: () => void) => number,
 ): CastFigures {
   const question: CastQuestion = {
+    rig: DEFAULT_RIG,
     stand: { xM: 11, yM: -5 },
     landing: { xM: 16.6, yM: -1.6 },
     lay: { kind: 'reach', toward: 'up-current', amountM: 1.5 },
@@ -51,7 +53,7 @@ export function castFigures(
   let found: ShotsFound | null = null;
   const search = () => {
     const began = performance.now();
-    const run = createShotSearch(scene, { target, conditions }, kept);
+    const run = createShotSearch(scene, { rig: DEFAULT_RIG, target, conditions }, kept);
     for (;;) {
       const turn = performance.now();
       const done = run.advance(TURN_MS);

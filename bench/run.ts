@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../core/rig/index';
 import { castFigures } from './cast';
 import { driftBand, RUNS, simulateDrift } from '../core/cast/index';
 import { TOTAL_PER_FORK } from '../core/fish/index';
@@ -221,6 +222,7 @@ say(
 );
 
 const drift = {
+  rig: DEFAULT_RIG,
   tip: { xM: 12.5, yM: -3.2, zM: 0.5 },
   landing: { xM: 16.6, yM: -1.6 },
   fish,

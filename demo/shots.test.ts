@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../core/rig/index';
 import { castTip, findShots, SEARCHED_LAYS, simulateDrift, type Lay } from '../core/cast/index';
 import { rateLies, type Lie } from '../core/lies/index';
 import type { Fish } from '../core/sight/index';
@@ -41,7 +42,7 @@ const fishIn = (lie: Lie): Fish => ({
 /** The order of a lay from every stand to every aim, each drift followed. */
 function everyOrder(plan: BeatPlan, flow: FlowField, target: Fish, lay: Lay): Map<string, number> {
   const scene = createScene(plan, flow);
-  const input = shotsInput(plan, { target, lays: [lay] });
+  const input = shotsInput(plan, { rig: DEFAULT_RIG, target, lays: [lay] });
   const ground = shotContext(scene, input, { stands: 0, candidates: 0, simulated: 0, unknown: 0 });
   const steps = standsFor(scene, input);
   let next = steps.next();
@@ -52,6 +53,7 @@ function everyOrder(plan: BeatPlan, flow: FlowField, target: Fish, lay: Lay): Ma
       const cast = castOf(ground, stand, lay);
       if (!cast) continue;
       const drift = simulateDrift(flow, {
+        rig: DEFAULT_RIG,
         tip: castTip(stand.place, aim.place, input.angler.rodM, lay.kind),
         stand: stand.place,
         landing: aim.place,
@@ -79,7 +81,7 @@ it.each([0, 1, 3])('regret of each lay on beat %i: at most six points of the ord
   const target = fishIn(quickest);
   for (const lay of ASKED) {
     const all = everyOrder(plan, flow, target, lay);
-    const search = findShots(plan, flow, { target, lays: [lay] });
+    const search = findShots(plan, flow, { rig: DEFAULT_RIG, target, lays: [lay] });
     if (search.kind !== 'shots') {
       // A lay that offers nothing from anywhere is no lay of this water.
       expect(search.best!.value).toBeLessThan(0.1);
@@ -104,7 +106,7 @@ describe('pockets and eddies: what counts is dwell', () => {
   const shots = lies.map(({ plan, flow, lie }) => ({
     lie,
     flow,
-    found: findShots(plan, flow, { target: fishIn(lie), standStepM: 0.75 }),
+    found: findShots(plan, flow, { rig: DEFAULT_RIG, target: fishIn(lie), standStepM: 0.75 }),
   }));
 
   it('a second of clean fly within reach at eight of ten of them and more', () => {
@@ -190,8 +192,9 @@ it('a mirrored beat has the mirrored best cast within five points at seven lies 
     const otherFlow = mirroredFlow(flow);
     for (const lie of lies.slice(0, 4)) {
       const target = fishIn(lie);
-      const here = findShots(plan, flow, { target });
+      const here = findShots(plan, flow, { rig: DEFAULT_RIG, target });
       const there = findShots(other, otherFlow, {
+        rig: DEFAULT_RIG,
         target: { ...target, yM: -target.yM, headingRad: -target.headingRad },
         angler: { rodHand: 'left' },
       });

@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../core/rig/index';
 import { plan, stream } from '../core/stalk/fixtures/streams';
 import { CAST, MARK } from '../workspace/fixtures/cast';
 import type { FlowWorker, LiveWorker, ReadWorker, ShotsWorker, StalkWorker } from './protocol';
@@ -75,18 +76,20 @@ it('stalk: a way, its study, and a cast to begin from', async () => {
   const care = { waterTempC: 11, windMps: 0, sky: 'broken', species: 'brown', northernMonth: 6 };
   const study = worker.study({ way, targetId: 'm1', later: [], care: care as never });
   expect(study.cautions[0]!.map((c) => c.kind)).toContain('lightning');
-  expect(worker.quickShot({ target: MARK })!.cleanS.best).toBeGreaterThan(0);
+  expect(worker.quickShot({ rig: DEFAULT_RIG, target: MARK })!.cleanS.best).toBeGreaterThan(0);
 });
 
 it('shots: a newer search, or a stop, ends the one that runs', async () => {
   const worker = await entry<ShotsWorker>('shots');
   worker.take(beat, flow);
   const shares: number[] = [];
-  const first = worker.find({ target: MARK, standStepM: 1 }, (f) => shares.push(f));
-  const second = worker.find({ target: MARK, standStepM: 1 }, () => {});
+  const first = worker.find({ rig: DEFAULT_RIG, target: MARK, standStepM: 1 }, (f) =>
+    shares.push(f),
+  );
+  const second = worker.find({ rig: DEFAULT_RIG, target: MARK, standStepM: 1 }, () => {});
   expect(await first).toBeNull();
   expect((await second)!.kind).toBe('shots');
-  const third = worker.find({ target: MARK, standStepM: 1 }, () => {});
+  const third = worker.find({ rig: DEFAULT_RIG, target: MARK, standStepM: 1 }, () => {});
   worker.cancel();
   expect(await third).toBeNull();
   expect(shares.length).toBeLessThan(20);

@@ -32,6 +32,7 @@ import type {
   StalkStudy,
   WayStudyInput,
 } from '../core/stalk/index';
+import type { Rig } from '../core/rig/index';
 import type { RouteAsk, RouteQuestion, RouteResult, RouteStand } from '../core/route/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
@@ -126,7 +127,7 @@ export interface ShotsWorker {
   /** What is asked once the pointer rests: every lay, mends, covers, the landing. A third of a second. */
   castStudy(question: CastQuestion): CastStudy;
   /** The water within reach in order of cover. */
-  covers(stand: Place, rodM: number, reachM: number): PoolCover[];
+  covers(stand: Place, rod: { rodM: number; rig: Rig }, reachM: number): PoolCover[];
 }
 
 export interface PaintWorker {

@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../core/rig/index';
 import * as Comlink from 'comlink';
 import { castStudy, coverGrid, createShotSearch } from '../core/cast/index';
 import { createScene, type Scene } from '../core/sight/index';
@@ -30,7 +31,7 @@ function warmUp(at: Scene): void {
     totalLengthCm: 25,
     surety: 'maybe' as const,
   };
-  createShotSearch(at, { target, standStepM: WARM_STEP_M }).advance(WARM_MS);
+  createShotSearch(at, { rig: DEFAULT_RIG, target, standStepM: WARM_STEP_M }).advance(WARM_MS);
 }
 /** No longer than this, ms. */
 const WARM_MS = 300;
@@ -60,6 +61,6 @@ const worker: ShotsWorker = {
     generation++;
   },
   castStudy: (question) => castStudy(taken(), question),
-  covers: (stand, rodM, reachM) => coverGrid(taken(), stand, rodM, reachM),
+  covers: (stand, rod, reachM) => coverGrid(taken(), stand, rod, reachM),
 };
 Comlink.expose(worker);

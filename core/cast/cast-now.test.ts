@@ -35,6 +35,7 @@ const target: Fish = {
   surety: 'sure',
 };
 const question = (more: Partial<CastQuestion> = {}): CastQuestion => ({
+  rig: DEFAULT_RIG,
   stand: { xM: 9, yM: -5 },
   landing: { xM: 13.2, yM: 1 },
   lay: { kind: 'straight' },
@@ -157,7 +158,7 @@ describe('covers', () => {
       if (x > 15 && flow.depthM[k]! > 0) flow.u[k] = -0.02;
     }
     const pool = createScene(plan(), flow);
-    const grid = coverGrid(pool, { xM: 13, yM: -5 }, 2.4, 9);
+    const grid = coverGrid(pool, { xM: 13, yM: -5 }, { rodM: 2.4, rig: DEFAULT_RIG }, 9);
     const order = ['own-bank', 'foam-line', 'far-bank', 'still-water'];
     const at = grid.map((c) => order.indexOf(c.water));
     expect(at).toEqual([...at].sort((a, b) => a - b));
@@ -178,7 +179,7 @@ describe('a mend', () => {
   const landing = { xM: 1.2, yM: 4.2 };
   const tip = castTip({ xM: 0, yM: -2.3 }, landing, 2.4);
   it('is told when it buys time, and its gain is what the drift then is', () => {
-    const input = { tip, landing, lay: { kind: 'slack' } as const, seconds: 6 };
+    const input = { rig: DEFAULT_RIG, tip, landing, lay: { kind: 'slack' } as const, seconds: 6 };
     const best = bestMend(tongue, input)!;
     expect(best.mend.toward).toBe('up-current');
     expect(best.gainS).toBeGreaterThan(0.3);
@@ -186,10 +187,12 @@ describe('a mend', () => {
     expect(with_.cleanS).toBeCloseTo(best.cleanS, 6);
   });
   it('is not invented where none helps', () => {
-    expect(bestMend(tongue, { tip, landing, lay: { kind: 'straight' }, seconds: 6 })).toBeNull();
+    expect(
+      bestMend(tongue, { rig: DEFAULT_RIG, tip, landing, lay: { kind: 'straight' }, seconds: 6 }),
+    ).toBeNull();
     const even = madeFlow(() => -0.3);
     const reach = { kind: 'reach', toward: 'up-current', amountM: 1.5 } as const;
-    expect(bestMend(even, { tip, landing, lay: reach, seconds: 4 })).toBeNull();
+    expect(bestMend(even, { rig: DEFAULT_RIG, tip, landing, lay: reach, seconds: 4 })).toBeNull();
   });
 });
 
@@ -238,6 +241,7 @@ describe('what can be thrown is one rule', () => {
       if (n >= 4) continue;
       for (const kind of ['straight', 'bank-lay', 'feed'] as const) {
         const found = findShots(wholeBeat, scene.flow, {
+          rig: DEFAULT_RIG,
           target,
           pin: { stand: q.stand, lay: kind },
           landing: q.landing,

@@ -21,7 +21,7 @@ import {
   type Scene,
 } from '../sight/index';
 import type { FlowField } from '../water/index';
-import { DEFAULT_RIG, type Rig } from '../rig/index';
+import type { Rig } from '../rig/index';
 import { bestMend, type BestMend } from './best-mend';
 import { coverOrder, structureAt, type Cover, type StructureKind } from './covers';
 import { driftBand, FINENESS, RUNS } from './drift-band';
@@ -51,7 +51,7 @@ export interface CastQuestion {
   windSchool: WindSchool;
   target: Fish | null;
   others: readonly Fish[];
-  rig?: Rig;
+  rig: Rig;
   seconds: number;
   /** What the chance of it hangs on beside the cast; absent: only the drift is asked. */
   chance?: ChanceAsked;
@@ -124,7 +124,7 @@ export const driftInputOf = (q: CastQuestion): DriftInput => ({
   landing: q.landing,
   lay: q.lay,
   seconds: q.seconds,
-  rig: q.rig ?? DEFAULT_RIG,
+  rig: q.rig,
   ...(q.target && {
     fish: { xM: q.target.xM, yM: q.target.yM, headingRad: q.target.headingRad },
   }),
@@ -166,7 +166,7 @@ function chanceNow(
   const { target, chance, stand, landing } = q;
   const sigmaM = landingSigmaM(cast.distanceM, cast.sureM, cast.crossMps);
   const blurM = Math.hypot(sigmaM, water.placeM);
-  const rig = q.rig ?? DEFAULT_RIG;
+  const rig = q.rig;
   const view = fishView(scene, target!, q.conditions);
   const heightM = q.angler.heightM;
   const at = { xM: stand.xM, yM: stand.yM, posture: q.posture, heightM };
@@ -210,7 +210,7 @@ export function castNow(
   const { stand, landing, target, angler } = q;
   const aimRad = Math.atan2(landing.yM - stand.yM, landing.xM - stand.xM);
   const distanceM = Math.hypot(landing.xM - stand.xM, landing.yM - stand.yM);
-  const leaderM = (q.rig ?? DEFAULT_RIG).leaderM;
+  const leaderM = q.rig.leaderM;
   const room = roomBehind(scene, obstaclesOf(scene.plan), {
     stand,
     aimRad,
@@ -286,7 +286,7 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
   const { flow } = scene;
   const { target, angler, stand, landing } = q;
   const input = driftInputOf(q);
-  const leaderM = (q.rig ?? DEFAULT_RIG).leaderM;
+  const leaderM = q.rig.leaderM;
   const now = castNow(scene, q, { cleanS: 0, laid: [landing, stand], stepM: 1 });
   const takeS = takeAt(scene, q);
   const rows = laysBeside(q.lay).map((lay): LayRow => {

@@ -29,8 +29,10 @@ export interface Chain {
   /** How far a pull from outside moves the last node's free place this step, m: part of `freeX`, `freeY`. */
   pullX: number;
   pullY: number;
-  /** Cross-flow over lengthwise friction. The fly, node 0, is round: 1. */
+  /** Cross-flow over lengthwise friction of line. */
   dragRatio: number;
+  /** By how much each node's friction is less lengthwise, 0-1: 0 for what is round, as the fly is. */
+  lean: Float64Array;
   work: ChainWork;
 }
 
@@ -67,6 +69,7 @@ export function createChain(n: number, dragRatio: number, most = n): Chain {
     pullX: 0,
     pullY: 0,
     dragRatio,
+    lean: leanOf(make(), dragRatio),
     work: {
       sxx: make(),
       sxy: make(),
@@ -84,6 +87,13 @@ export function createChain(n: number, dragRatio: number, most = n): Chain {
   };
 }
 
+/** A line of one ratio, with a round fly at node 0: to the length of the arrays, since paying out adds nodes. */
+function leanOf(lean: Float64Array, dragRatio: number): Float64Array {
+  lean.fill(1 - 1 / dragRatio);
+  lean[0] = 0;
+  return lean;
+}
+
 let spare: Chain | null = null;
 
 /**
@@ -94,6 +104,7 @@ export function borrowChain(n: number, dragRatio: number, most: number): Chain {
   if (!spare || spare.x.length < most) spare = createChain(Math.max(most, LEAST_SPARE), dragRatio);
   spare.n = n;
   spare.dragRatio = dragRatio;
+  leanOf(spare.lean, dragRatio);
   spare.lambda.fill(0);
   spare.dry.fill(0);
   spare.pullX = 0;
@@ -137,7 +148,7 @@ export function renewTangents(chain: Chain): void {
 
 /**
  * Moves the nodes from their free places to where tension holds them: the minimum of
- * 1/2 sum (x - free)^T M^-1 (x - free) with every |d_j| <= l_j, M_i = (1/zeta_i)(I + (r - 1) t t^T).
+ * 1/2 sum (x - free)^T M^-1 (x - free) with every |d_j| <= l_j, M_i^-1 = zeta_i (I - lean_i t t^T).
  * The problem is convex, so the answer is the only one. Newton's method on its conditions: each
  * round takes as tight the segments with lambda + zeta C > 0 (primal-dual active set, warm-started)
  * and solves the chain by elimination from the fly to the tip.
@@ -200,7 +211,7 @@ function measure(chain: Chain, end: ChainEnd, rows: number): number {
  * and node i + 1 has S = M^-1 + T_i, b = -M^-1 (x - free) + T_i (S_i^-1 b_i - C_i e_i).
  */
 function eliminate(chain: Chain, rows: number): void {
-  const { n, x, y, freeX, freeY, zeta, tx, ty, lambda, rest, dragRatio, work } = chain;
+  const { n, x, y, freeX, freeY, zeta, tx, ty, lambda, rest, lean, work } = chain;
   const { sxx, sxy, syy, txx, txy, tyy, qx, qy, ex, ey, c, active } = work;
   let addXx = 0;
   let addXy = 0;
@@ -208,9 +219,9 @@ function eliminate(chain: Chain, rows: number): void {
   let addBx = 0;
   let addBy = 0;
   for (let i = 0; i < n; i++) {
-    // M^-1 = zeta (I - (1 - 1/r) t t^T); the fly is round.
+    // M^-1 = zeta (I - lean t t^T).
     const z = zeta[i]!;
-    const w = i === 0 ? 0 : 1 - 1 / dragRatio;
+    const w = lean[i]!;
     const mxx = z * (1 - w * tx[i]! * tx[i]!);
     const mxy = -z * w * tx[i]! * ty[i]!;
     const myy = z * (1 - w * ty[i]! * ty[i]!);

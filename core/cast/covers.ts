@@ -1,3 +1,4 @@
+import type { Rig } from '../rig/index';
 import { distanceToPolyline, pointInPolygon, type Place } from '../grid/index';
 import { featuresOf, shapePlaces, type BeatPlan } from '../formats/index';
 import type { Scene } from '../sight/index';
@@ -83,7 +84,12 @@ const TRIED: readonly Lay[] = [
  * A grid of covers for the water within reach of a stand, in order: own bank, foam line, far bank,
  * still water; in each the nearer and lower first (common practice).
  */
-export function coverGrid(scene: Scene, stand: Place, rodM: number, reachM: number): PoolCover[] {
+export function coverGrid(
+  scene: Scene,
+  stand: Place,
+  rod: { rodM: number; rig: Rig },
+  reachM: number,
+): PoolCover[] {
   const out: PoolCover[] = [];
   const taken: Place[] = [];
   const banks = bankPlaces(scene, stand, reachM);
@@ -106,7 +112,7 @@ export function coverGrid(scene: Scene, stand: Place, rodM: number, reachM: numb
       count++;
       const before = out[out.length - 1];
       const moreM = before ? d - before.distanceM : null;
-      out.push({ water, place, distanceM: d, moreM, ...longer(scene, stand, place, rodM) });
+      out.push({ water, place, distanceM: d, moreM, ...longer(scene, stand, place, rod) });
     }
   }
   return out;
@@ -114,11 +120,17 @@ export function coverGrid(scene: Scene, stand: Place, rodM: number, reachM: numb
 
 const apart = (a: Place, b: Place) => Math.hypot(a.xM - b.xM, a.yM - b.yM);
 
-function longer(scene: Scene, stand: Place, landing: Place, rodM: number) {
+function longer(
+  scene: Scene,
+  stand: Place,
+  landing: Place,
+  { rodM, rig }: { rodM: number; rig: Rig },
+) {
   let best: { lay: Lay; cleanS: number } = { lay: TRIED[0]!, cleanS: 0 };
   for (const lay of TRIED) {
     const tip = castTip(stand, landing, rodM, lay.kind);
     const drift = simulateDrift(scene.flow, {
+      rig,
       ...FINENESS.quick,
       tip,
       stand,

@@ -19,7 +19,7 @@ export interface DriftInput {
   fish?: Pick<Fish, 'xM' | 'yM' | 'headingRad'>;
   lay: Lay;
   mend?: Mend;
-  rig?: Rig;
+  rig: Rig;
   seconds: number;
   /** Cross-flow over lengthwise friction of line: about 18 for tippet, up to 50; default 15. */
   dragRatio?: number;

@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import fc from 'fast-check';
 import { madeFlow } from '../water/fixtures/waters';
 import { surfaceFactor } from '../water/index';
@@ -146,9 +147,13 @@ function* candidates(count: number) {
 it('what is told agrees with a run four to five times finer: median .03 s, nine in ten .15 s', () => {
   const errors: number[] = [];
   for (const { flow, input } of candidates(110)) {
-    const fine = simulateDrift(flow, { ...input, nodeM: 0.05, dtS: 0.01 });
+    const fine = simulateDrift(flow, { rig: DEFAULT_RIG, ...input, nodeM: 0.05, dtS: 0.01 });
     if (fine.status !== 'ok') continue;
-    errors.push(Math.abs(simulateDrift(flow, { ...input, ...FINENESS.told }).cleanS - fine.cleanS));
+    errors.push(
+      Math.abs(
+        simulateDrift(flow, { rig: DEFAULT_RIG, ...input, ...FINENESS.told }).cleanS - fine.cleanS,
+      ),
+    );
   }
   errors.sort((a, b) => a - b);
   expect(errors.length).toBeGreaterThan(70);
@@ -170,6 +175,7 @@ it('ten thousand random candidates: every line keeps its length at every moment,
     };
     const lay: Lay = SEARCHED_LAYS[n % SEARCHED_LAYS.length]!;
     const r = simulateDrift(flow, {
+      rig: DEFAULT_RIG,
       tip: castTip(stand, landing, 2.4, lay.kind),
       stand,
       landing,

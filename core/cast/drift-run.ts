@@ -1,5 +1,5 @@
 import type { Place } from '../grid/index';
-import { DEFAULT_RIG, diameterMm, stretchKgPerM, type Rig } from '../rig/index';
+import { diameterMm, stretchKgPerM, type Rig } from '../rig/index';
 import { fullReachM, heldAir, layAir, pullAt, type AirPart, type Hang } from './air';
 import { borrowChain, renewTangents, tighten, type Chain } from './chain';
 import { surfaceInto, upCurrentRad, type Current } from './drift-current';
@@ -62,7 +62,7 @@ export interface Run {
 
 export function startRun(current: Current, input: DriftInput, dt: number): Run {
   const { landing, lay } = input;
-  const rig = input.rig ?? DEFAULT_RIG;
+  const { rig } = input;
   const upRad = upCurrentRad(current, landing.xM, landing.yM);
   const rod = rodFor(input.tip, landing, lay, upRad, current, input.stand);
   const heightM = Math.max(0.2, rod.zM);

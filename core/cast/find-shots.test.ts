@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import { madeFlow } from '../water/fixtures/waters';
 import { createScene, type Fish } from '../sight/index';
 import { bank, plan, stream } from '../stalk/fixtures/streams';
@@ -43,7 +44,12 @@ const entry = (side: 1 | -1): BeatFeature => ({
 });
 const beat = (side: 1 | -1 = 1, ...more: BeatFeature[]): BeatPlan => plan(entry(side), ...more);
 const ask = (q: Partial<ShotsQuestion> = {}, side: 1 | -1 = 1) =>
-  findShots(beat(side), tongueStream(side), { target: trout(side), standStepM: 1, ...q });
+  findShots(beat(side), tongueStream(side), {
+    rig: DEFAULT_RIG,
+    target: trout(side),
+    standStepM: 1,
+    ...q,
+  });
 const found = (q: Partial<ShotsQuestion> = {}, side: 1 | -1 = 1): ShotsFound => {
   const r = ask(q, side);
   if (r.kind !== 'shots') throw new Error(r.reason);
@@ -186,7 +192,7 @@ describe('no shots is an answer with its reason', () => {
 
 it('gives way, tells its progress, and a search let go does nothing more', () => {
   const scene = createScene(beat(), tongueStream());
-  const search = createShotSearch(scene, { target: trout(), standStepM: 1 });
+  const search = createShotSearch(scene, { rig: DEFAULT_RIG, target: trout(), standStepM: 1 });
   const seen: number[] = [];
   let turns = 0;
   while (!search.advance(2)) {
@@ -195,12 +201,12 @@ it('gives way, tells its progress, and a search let go does nothing more', () =>
   }
   expect(seen.length).toBeGreaterThan(3);
   for (let i = 1; i < seen.length; i++) expect(seen[i]).toBeGreaterThanOrEqual(seen[i - 1]!);
-  const dropped = createShotSearch(scene, { target: trout(), standStepM: 1 });
+  const dropped = createShotSearch(scene, { rig: DEFAULT_RIG, target: trout(), standStepM: 1 });
   dropped.advance(1);
   expect(() => dropped.result()).toThrow('advance() has not finished');
   // Let go, it stands where it was left: nothing runs by itself.
   const left = dropped.progress;
-  const others = createShotSearch(scene, { target: trout(), standStepM: 1 });
+  const others = createShotSearch(scene, { rig: DEFAULT_RIG, target: trout(), standStepM: 1 });
   while (!others.advance(50));
   expect(dropped.progress).toBe(left);
   expect(left).toBeLessThan(1);
@@ -265,7 +271,7 @@ describe('the lane and what is useful of a drift', () => {
 
 it('what was not said has a default, and banks without an entry are entered at the foot of the left one', () => {
   const bare: BeatPlan = { ...plan(), features: [bank('left', -4), bank('right', 4)] };
-  const input = shotsInput(bare, { target: trout() });
+  const input = shotsInput(bare, { rig: DEFAULT_RIG, target: trout() });
   expect(input.from).toEqual([{ xM: 0, yM: -6 }]);
   expect(input.angler.rodM).toBe(2.4);
   expect(input.lays.length).toBe(SEARCHED_LAYS.length);

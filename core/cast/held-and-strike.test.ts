@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import { stream } from '../stalk/fixtures/streams';
 import { plan } from '../stalk/fixtures/streams';
 import { createScene } from '../sight/index';
@@ -11,7 +12,14 @@ const ROD_M = 2.4;
 const cast = (lay: Lay, distanceM: number): DriftInput => {
   const stand = { xM: 10, yM: -2 };
   const landing = { xM: 10 + 0.6 * distanceM, yM: -2 + 0.8 * distanceM };
-  return { tip: castTip(stand, landing, ROD_M, lay.kind), stand, landing, lay, seconds: 6 };
+  return {
+    rig: DEFAULT_RIG,
+    tip: castTip(stand, landing, ROD_M, lay.kind),
+    stand,
+    landing,
+    lay,
+    seconds: 6,
+  };
 };
 
 describe('a held line', () => {

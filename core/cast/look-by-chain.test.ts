@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import {
   CHANCE,
   freeMap,
@@ -103,13 +104,14 @@ it('a look by table is what the chain gives: bias under .03, rms under .15', () 
           dtS: 0.1,
         };
         const sigmaM = landingSigmaM(distanceM, SURE_M, 0);
-        const { cleanS } = simulateDrift(flow, { ...asked, stopAtDrag: true });
+        const { cleanS } = simulateDrift(flow, { rig: DEFAULT_RIG, ...asked, stopAtDrag: true });
         table.push(lookAt(map, aim, cleanS, Math.hypot(sigmaM, placeM)).presented);
         let sum = 0;
         for (let n = 0; n < RUNS; n++) {
           const landing = { xM: aim.xM + sigmaM * normal(), yM: aim.yM + sigmaM * normal() };
           const [dx, dy] = [placeM * normal(), placeM * normal()];
           const drift = simulateDrift(flow, {
+            rig: DEFAULT_RIG,
             ...asked,
             landing,
             stopAtDrag: true,

@@ -1,4 +1,4 @@
-import type { FlyKind } from '../rig/index';
+import type { FlyKind, Rig } from '../rig/index';
 import type { Fish, Scene } from '../sight/index';
 import {
   createStalkKeep,
@@ -22,6 +22,7 @@ const COARSE_M = 0.5;
 export interface OrderAsked {
   angler: ShotAngler;
   fly: FlyKind;
+  rig: Rig;
   /** What is known of each fish beside where it lies, by its id: home, species, water. */
   fishes?: Record<string, Pick<ShotsQuestion, 'home' | 'species' | 'waterTempC'>>;
   /** What a look at a fish is worth, by its id; 1 where nothing is said. */
@@ -44,7 +45,7 @@ export function orderOfFish(
   scene: Scene,
   fish: readonly Fish[],
   how: StalkInput,
-  { angler, fly, fishes = {}, worth = {} }: OrderAsked,
+  { angler, fly, rig, fishes = {}, worth = {} }: OrderAsked,
   keep: StalkKeep = createStalkKeep(),
 ): FishInOrder {
   const start = 'xM' in how.from ? how.from : how.from[0]!;
@@ -57,6 +58,7 @@ export function orderOfFish(
         others: fish.filter((f) => f !== target),
         angler,
         fly,
+        rig,
         ...fishes[target.id],
         from,
         conditions,

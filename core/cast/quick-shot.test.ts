@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import { bush, overcast, plan, stream } from '../stalk/fixtures/streams';
 import { createScene, type Fish } from '../sight/index';
 import type { StalkInput } from '../stalk/index';
@@ -17,8 +18,8 @@ const fish = (id: string, xM: number, yM = 1): Fish => ({
 });
 
 it('the quick search finds a cast nearly as good as the whole one, by the same rules', () => {
-  const quick = quickShot(scene, { target: fish('a', 12) })!;
-  const whole = findShots(beat, flow, { target: fish('a', 12) });
+  const quick = quickShot(scene, { rig: DEFAULT_RIG, target: fish('a', 12) })!;
+  const whole = findShots(beat, flow, { rig: DEFAULT_RIG, target: fish('a', 12) });
   if (whole.kind !== 'shots') throw new Error('shots were expected');
   expect(quick.order).toBeGreaterThan(0.75 * whole.shots[0]!.order);
   expect(quick.order).toBeLessThanOrEqual(whole.shots[0]!.order + 0.03);
@@ -26,9 +27,14 @@ it('the quick search finds a cast nearly as good as the whole one, by the same r
 });
 
 it('another rig is another cast, and a fish on dry land has none', () => {
-  const long = quickShot(scene, { target: fish('a', 12), rig: { leaderM: 5, tippetM: 2.5 } })!;
-  expect(long.chance.value).not.toBe(quickShot(scene, { target: fish('a', 12) })!.chance.value);
-  expect(quickShot(scene, { target: fish('a', 12, 9) })).toBeNull();
+  const long = quickShot(scene, {
+    target: fish('a', 12),
+    rig: { ...DEFAULT_RIG, leaderM: 5, tippetM: 2.5 },
+  })!;
+  expect(long.chance.value).not.toBe(
+    quickShot(scene, { rig: DEFAULT_RIG, target: fish('a', 12) })!.chance.value,
+  );
+  expect(quickShot(scene, { rig: DEFAULT_RIG, target: fish('a', 12, 9) })).toBeNull();
 });
 
 it('several fish in order, each with its cast; one that cannot be cast at comes last', () => {
@@ -41,7 +47,11 @@ it('several fish in order, each with its cast; one that cannot be cast at comes 
     conditions: overcast,
   };
   const all = [fish('far', 19), fish('dry', 12, 9), fish('near', 8)];
-  const order = orderOfFish(scene, all, how, { angler: USUAL_ANGLER, fly: 'dry' });
+  const order = orderOfFish(scene, all, how, {
+    rig: DEFAULT_RIG,
+    angler: USUAL_ANGLER,
+    fly: 'dry',
+  });
   expect(order.shots.map((s) => s !== null)).toEqual([true, false, true]);
   expect([...order.order].sort()).toEqual([0, 1, 2]);
   expect(order.expected).toBeGreaterThan(0);

@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import { distanceToPolyline } from '../grid/index';
 import { madeFlow } from '../water/fixtures/waters';
 import { surfaceFactor, type FlowField } from '../water/index';
@@ -22,7 +23,16 @@ describe.each([1, -1])('side %i', (side) => {
   function drift(x: number, y: number, lay: Lay, flow: FlowField = tongue): DriftResult {
     const stand = { xM: x, yM: y * side };
     const tip = castTip(stand, landing, 2.4, lay.kind);
-    return simulateDrift(flow, { tip, stand, landing, fish, lay, seconds: 10, dtS: 0.05 });
+    return simulateDrift(flow, {
+      rig: DEFAULT_RIG,
+      tip,
+      stand,
+      landing,
+      fish,
+      lay,
+      seconds: 10,
+      dtS: 0.05,
+    });
   }
   const clean = (x: number, y: number, lay: Lay) => drift(x, y, lay).cleanS;
   const ACROSS: [number, number][] = [
@@ -91,7 +101,16 @@ describe.each([1, -1])('side %i', (side) => {
       const stand = { xM: 0, yM: -2.3 * side };
       const tip = castTip(stand, landing, 2.4);
       const mend = { atS, toward: 'up-current' as const, amountM };
-      return simulateDrift(tongue, { tip, landing, fish, lay, mend, seconds: 8, dtS: 0.05 }).cleanS;
+      return simulateDrift(tongue, {
+        rig: DEFAULT_RIG,
+        tip,
+        landing,
+        fish,
+        lay,
+        mend,
+        seconds: 8,
+        dtS: 0.05,
+      }).cleanS;
     };
     expect(run({ kind: 'slack' }, 0.4, 0.8)).toBeGreaterThan(
       1.5 * clean(0, -2.3, { kind: 'slack' }),

@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import { aimsFor, freeMap, lookAt, reachOf } from '../chance/index';
 import { createRandom } from '../grid/index';
 import { stream, plan } from '../stalk/fixtures/streams';
@@ -26,6 +27,7 @@ it('a ring is cast at up-current of its fish: 6 to 10 feet from ring to landing 
   const ring = { xM: 12, yM: 1 };
   const lie = trueLie(flow, ring)!;
   const found = findShots(plan(entry), flow, {
+    rig: DEFAULT_RIG,
     target: fishAt(lie.place.xM, lie.place.yM),
     driftBackM: lie.backM,
     standStepM: 1,

@@ -1,6 +1,6 @@
 import type { Place } from '../grid/index';
 import { entriesOf, type BeatPlan } from '../formats/index';
-import { DEFAULT_RIG, rigFor, type FlyKind, type Rig } from '../rig/index';
+import type { FlyKind, Rig } from '../rig/index';
 import type { Conditions, Fish, Posture } from '../sight/index';
 import type {
   Alarm,
@@ -24,7 +24,7 @@ export interface ShotAngler extends WadingBody {
   comfortableM: number;
 }
 
-/** A search for shots, in full. */
+/** A search for shots, in full; its rig is the one that hangs on the line. */
 export interface ShotsInput {
   target: Fish;
   others: readonly Watcher[];
@@ -61,11 +61,13 @@ export interface ShotsInput {
   standStepM?: number;
 }
 
-/** What a search may be asked with: all but the target has a default. */
-export type ShotsQuestion = Partial<Omit<ShotsInput, 'target' | 'angler' | 'rig' | 'lays'>> & {
+/** What a search may be asked with: all but the target and the rig has a default. */
+export type ShotsQuestion = Partial<
+  Omit<ShotsInput, 'target' | 'angler' | 'rig' | 'leaderM' | 'lays'>
+> & {
   target: Fish;
   angler?: Partial<ShotAngler>;
-  rig?: Partial<Rig>;
+  rig: Rig;
   lays?: readonly Lay[];
 };
 
@@ -105,8 +107,7 @@ const DULL: Conditions = {
 
 /** Fills in what was not said. */
 export function shotsInput(plan: BeatPlan, q: ShotsQuestion): ShotsInput {
-  const { fly = 'dry', rig: told, angler, lays = SEARCHED_LAYS, ...rest } = q;
-  const rig = rigFor(fly, { ...DEFAULT_RIG, ...told });
+  const { fly = 'dry', rig, angler, lays = SEARCHED_LAYS, ...rest } = q;
   const without = q.exclude?.lays ?? [];
   return {
     others: [],

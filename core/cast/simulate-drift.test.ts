@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../rig/index';
 import { surfaceFactor } from '../water/index';
 import { driftBand, simulateDrift, WAKE_MPS, type Lay } from './index';
 import { madeFlow } from '../water/fixtures/waters';
@@ -17,7 +18,7 @@ function cast(belowM: number, offM: number, dx: number, dy: number, lay: Lay) {
     yM: stand.yM + (2.4 * (landing.yM - stand.yM)) / d,
     zM: 0.5,
   };
-  return { tip, landing, fish: FISH, lay, seconds: 6, dtS: 0.05 };
+  return { rig: DEFAULT_RIG, tip, landing, fish: FISH, lay, seconds: 6, dtS: 0.05 };
 }
 
 describe('across a tongue of .8 m/s to water of .4 m/s (common practice)', () => {
@@ -59,6 +60,7 @@ it('the wake limit is the least capillary-gravity wave at 10 C (Lamb 1932; IAPWS
 it('in even water the fly goes with the water, and passes the fish clean', () => {
   const even = madeFlow(() => -0.4 / factor);
   const r = simulateDrift(even, {
+    rig: DEFAULT_RIG,
     tip: { xM: 0.5, yM: 1.2, zM: 0.5 },
     landing: { xM: 0.9, yM: 4.2 },
     fish: FISH,
@@ -70,6 +72,7 @@ it('in even water the fly goes with the water, and passes the fish clean', () =>
   expect(r.passesFish).toBe('clean');
   expect(r.passesAtS).toBeCloseTo(0.9 / 0.4, 0);
   const off = simulateDrift(even, {
+    rig: DEFAULT_RIG,
     tip: { xM: 0.5, yM: 1.2, zM: 0.5 },
     landing: { xM: 0.9, yM: 5.2 },
     fish: FISH,
@@ -83,6 +86,7 @@ it('a mirrored stream gives the mirrored track', () => {
   const u = (x: number, y: number) => -(0.3 + 0.04 * y + 0.01 * x);
   const v = (x: number) => 0.02 * x;
   const a = simulateDrift(madeFlow(u, v), {
+    rig: DEFAULT_RIG,
     tip: { xM: 1, yM: -2, zM: 0.6 },
     landing: { xM: 1.5, yM: 3 },
     lay: REACH,
@@ -93,7 +97,13 @@ it('a mirrored stream gives the mirrored track', () => {
       (x, y) => u(x, -y),
       (x) => -v(x),
     ),
-    { tip: { xM: 1, yM: 2, zM: 0.6 }, landing: { xM: 1.5, yM: -3 }, lay: REACH, seconds: 4 },
+    {
+      rig: DEFAULT_RIG,
+      tip: { xM: 1, yM: 2, zM: 0.6 },
+      landing: { xM: 1.5, yM: -3 },
+      lay: REACH,
+      seconds: 4,
+    },
   );
   for (let n = 0; n < a.t.length; n++) {
     expect(b.x[n]).toBeCloseTo(a.x[n]!, 9);
@@ -116,6 +126,7 @@ it('a landing place on dry ground is unknown, not clean', () => {
   for (let j = 75; j < shore.ny; j++)
     for (let i = 0; i < shore.nx; i++) shore.depthM[j * shore.nx + i] = 0;
   const r = simulateDrift(shore, {
+    rig: DEFAULT_RIG,
     tip: { xM: 0, yM: 0, zM: 0.5 },
     landing: { xM: 0, yM: 7 },
     lay: { kind: 'straight' },
@@ -139,6 +150,7 @@ describe('a line fed once it is past (common practice: follow it up to the rod, 
   const even = madeFlow(() => -0.4 / factor);
   const drift = (lay: Lay, seconds = 14) =>
     simulateDrift(even, {
+      rig: DEFAULT_RIG,
       tip: { xM: 0.6, yM: 1.2, zM: 0.5 },
       landing: { xM: 2, yM: 4.2 },
       stand: { xM: 0, yM: -0.8 },

@@ -2,6 +2,7 @@ import type { CastFrom, WindSchool } from '../cast/index';
 import type { HeatSchool } from '../day/index';
 import type { Species } from '../fish/index';
 import type { Method, PreyMix } from '../lies/index';
+import { DEFAULT_TACKLE, type Tackle } from '../rig/index';
 import { NOTICE, type NoticeGuesses, type Sky } from '../sight/index';
 import { ALARM, type Alarm, type HidingSchool, type WadingSchool } from '../stalk/index';
 import type { UnitSystem } from '../units/index';
@@ -57,6 +58,8 @@ export interface Settings {
   windMps: number;
   windFrom: WindFrom;
   polarised: boolean;
+  /** Flies, rigs and the rods that are ready. */
+  tackle: Tackle;
   /** How readily a fish notices: our guesses until the angler's own log says better. */
   noticing: Noticing;
   /** Fish a day that the angler may keep where local rules allow it; 0: all go back. */
@@ -102,6 +105,7 @@ export const DEFAULT_SETTINGS: Settings = {
   windMps: 1,
   windFrom: 'unknown',
   polarised: true,
+  tackle: DEFAULT_TACKLE,
   noticing: { ...NOTICE, tauS: ALARM.tauS, footfall: ALARM.footfall },
   keepLimit: 0,
   localNotes: '',
@@ -152,4 +156,5 @@ export const wholeSettings = (kept: Partial<Settings>): Settings => ({
   ...kept,
   methods: { ...DEFAULT_SETTINGS.methods, ...kept.methods },
   noticing: { ...DEFAULT_SETTINGS.noticing, ...kept.noticing },
+  tackle: { ...DEFAULT_SETTINGS.tackle, ...kept.tackle },
 });

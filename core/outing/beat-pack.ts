@@ -11,7 +11,7 @@ import {
   type Settings,
   type TrySnapshot,
 } from '../log/index';
-import { rigFor, type FlyKind } from '../rig/index';
+import { driftRigOf, flyInHand, rigInHand, type FlyKind } from '../rig/index';
 import { createScene, shadeField, type Fish } from '../sight/index';
 import { createStalkKeep } from '../stalk/index';
 import { toCivil } from '../units/index';
@@ -69,12 +69,14 @@ export function packBeat(
   ];
   const targets = all.map(({ fish, mark, lie }, n): PackTarget => {
     const { methods, noticing } = settings;
-    const fly = flyFished('dry-dropper', methods.dropper, mark);
+    const hand = flyInHand(settings.tackle, 'dry-dropper');
+    const fly = flyFished(hand, methods.dropper, mark);
     const question: ShotsQuestion = {
       target: plainFish(fish),
       others: watchersOf(marks, fish, lies, settings.fishLengthCm).filter((w) => w.id !== fish.id),
       angler: shotAngler(settings),
       fly,
+      rig: driftRigOf(rigInHand(settings.tackle, hand), settings.tackle, fly),
       species: settings.species,
       home: mark ? homeOfMark(mark, lies, order.nowMs) : (lie?.rating ?? 100) / 100,
       waterTempC: tempC,
@@ -213,6 +215,7 @@ function snapshotOf(
   fly: FlyKind,
 ): TrySnapshot {
   const water = probeFlow(flow, null, fish.xM, fish.yM);
+  const rig = rigInHand(settings.tackle, fly);
   return writeSnapshot({
     planHash,
     level,
@@ -250,7 +253,7 @@ function snapshotOf(
       mend: null,
       leadM: shot.facts.leadM,
       castKind: shot.cast,
-      rig: { id: null, fly, leaderM: rigFor(fly).leaderM },
+      rig: { id: rig.id, fly, leaderM: driftRigOf(rig, settings.tackle, fly).leaderM },
     },
     predicted: {
       cleanS: shot?.cleanS ?? null,

@@ -1,6 +1,7 @@
 import type { Lie } from '../lies/index';
 import type { Mark, Settings } from '../log/index';
 import { answersIn, coverSeconds } from '../moves/index';
+import { driftRigOf, flyInHand, rigInHand } from '../rig/index';
 import type { RouteQuestion, RouteTarget } from '../route/index';
 import type { Conditions } from '../sight/index';
 import { probeFlow, type FlowField } from '../water/index';
@@ -54,11 +55,14 @@ export function routeQuestion(told: RouteTold): RouteQuestion {
         ...facts(l),
       })),
   ];
+  const hand = flyInHand(settings.tackle, 'dry-dropper');
+  const fly = flyFished(hand, methods.dropper, null);
   return {
     targets,
     shots: {
       angler: shotAngler(settings),
-      fly: flyFished('dry-dropper', methods.dropper, null),
+      fly,
+      rig: driftRigOf(rigInHand(settings.tackle, hand), settings.tackle, fly),
       species: settings.species,
       waterTempC,
       landingDraws: methods.landing === 'hard-draws',

@@ -1,10 +1,44 @@
-/** Rig: what the line, leader and fly are made of. Leaders, sink and rigs in full come with the bench. */
+/** Rig: what hangs on the line, part by part: measures, strength, what fits where, and the drift's view of it. */
+export * from './plan';
+export * from './fly';
+export { USUAL_BOX } from './flies';
+export {
+  hungMassMg,
+  isSection,
+  jointsOf,
+  massRoot,
+  measureRig,
+  pulsePassed,
+  straightN,
+  weakestJoint,
+  type Joint,
+  type Placed,
+  type RigMeasure,
+} from './measure';
+export {
+  forStained,
+  rigFrom,
+  rigsFor,
+  rodFor,
+  TEMPLATE_IDS,
+  usualRig,
+  type RigFit,
+  type RigWater,
+  type TemplateId,
+} from './templates';
 export {
   DEFAULT_RIG,
   diameterMm,
+  driftRig,
+  FLOATING_DRAG,
   FLY_KINDS,
+  floatsAs,
   rigFor,
   stretchKgPerM,
   type FlyKind,
+  type LeaderPiece,
   type Rig,
 } from './rig';
+export { checkRig, type RigNote, type RigRefusal } from './checks';
+export { DEFAULT_TACKLE, driftRigOf, findRig, flyInHand, rigInHand, type Tackle } from './tackle';
+export { DEEPEST_BEND, fixedReachM, inReach, nearestM, type RodHeld } from './reach';

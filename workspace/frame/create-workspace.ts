@@ -23,6 +23,7 @@ export function baseAddress(beat: BeatInput): Address {
     lay: { kind: 'reach', toward: 'up-current', amountM: LAY_DEFAULTS.reachM },
     mend: null,
     fly: 'dry',
+    rigId: null,
     posture: 'kneel',
     from: null,
     via: [],

@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../../core/rig/index';
 import { screen } from '@testing-library/react';
 import { castNow, castStudy, driftBand, driftInputOf, findShots } from '../../core/cast/index';
 import { rateLies, type LieField } from '../../core/lies/index';
@@ -36,7 +37,7 @@ const lies: LieField = {
     shade: null,
   }),
 };
-const shots = findShots(beatPlan, flow, { target: MARK, standStepM: 1 });
+const shots = findShots(beatPlan, flow, { rig: DEFAULT_RIG, target: MARK, standStepM: 1 });
 const state = stateWith({
   markId: 'm1',
   marks: [MARK],

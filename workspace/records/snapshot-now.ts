@@ -1,11 +1,19 @@
 import { chanceForRecord } from '../../core/outing/index';
-import { rigFor } from '../../core/rig/index';
 import type { TrySnapshot } from '../../core/log/index';
 import { civilHour, toCivil } from '../../core/units/index';
 import { probeFlow } from '../../core/water/index';
 import { freshOf } from '../state/answer';
 import type { BeatInput } from '../state/document';
-import { homeOffsetOf, lieOf, markOf, targetOf, tempOf, tempSourceOf } from '../state/selectors';
+import {
+  driftRigNow,
+  rigOf,
+  homeOffsetOf,
+  lieOf,
+  markOf,
+  targetOf,
+  tempOf,
+  tempSourceOf,
+} from '../state/selectors';
 import type { WorkspaceState } from '../state/state';
 
 /** What the plan says now, for the record. Only what is fresh is said to have been predicted. */
@@ -25,7 +33,7 @@ export function snapshotNow(
   const exposure = freshOf(s, 'hours')?.reduce((a, b) =>
     Math.abs(b.hour - hour) < Math.abs(a.hour - hour) ? b : a,
   );
-  const rig = rigFor(s.fly);
+  const rig = driftRigNow(s);
   return {
     planHash: beat.planHash,
     level: s.level,
@@ -63,7 +71,7 @@ export function snapshotNow(
       mend: s.mend,
       leadM: drift?.now.leadM ?? null,
       castKind: drift?.now.by ?? null,
-      rig: { id: null, fly: s.fly, leaderM: rig.leaderM },
+      rig: { id: rigOf(s).id, fly: s.fly, leaderM: rig.leaderM },
     },
     predicted: {
       cleanS: drift?.band.cleanS ?? null,

@@ -13,6 +13,7 @@ const base: Address = {
   lay: { kind: 'straight' },
   mend: null,
   fly: 'dry',
+  rigId: null,
   posture: 'kneel',
   from: null,
   via: [],

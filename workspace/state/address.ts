@@ -23,6 +23,8 @@ export interface Address {
   mend: Mend | null;
   /** What is at the end of the leader. */
   fly: FlyKind;
+  /** The rig that was chosen, by id; null: the one in the hand, or the usual one. */
+  rigId: string | null;
   posture: Posture;
   /** Where the angler starts; null: at the beat's entries. */
   from: Place | null;
@@ -33,6 +35,7 @@ export interface Address {
 
 const placeText = (p: Place) => `${p.xM.toFixed(2)},${p.yM.toFixed(2)}`;
 
+const idText = (t: string) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null);
 const FLIES: readonly FlyKind[] = ['dry', 'dry-dropper', 'indicator', 'sunk'];
 
 export function formatAddress(beatId: string, a: Address, timeZone?: string): string {
@@ -46,6 +49,7 @@ export function formatAddress(beatId: string, a: Address, timeZone?: string): st
   query.set('lay', layText(a.lay));
   if (a.mend) query.set('mend', mendText(a.mend));
   if (a.fly !== 'dry') query.set('fly', a.fly);
+  if (a.rigId) query.set('rig', a.rigId);
   query.set('posture', a.posture);
   if (a.from) query.set('from', placeText(a.from));
   if (a.via.length > 0) query.set('via', a.via.map(placeText).join(';'));
@@ -90,18 +94,8 @@ export function parseAddress(
     (v) => (address.atMs = v),
     'a time like 2026-06-13T09:40',
   );
-  read(
-    'mark',
-    (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null),
-    (v) => (address.markId = v),
-    'the id of a mark',
-  );
-  read(
-    'lie',
-    (t) => (/^[A-Za-z0-9-]{1,64}$/.test(t) ? t : null),
-    (v) => (address.lieId = v),
-    'the id of a lie',
-  );
+  read('mark', idText, (v) => (address.markId = v), 'the id of a mark');
+  read('lie', idText, (v) => (address.lieId = v), 'the id of a lie');
   read('stand', parsePlace, (v) => (address.stand = v), 'two numbers of metres like 12.35,-3.10');
   read('land', parsePlace, (v) => (address.landing = v), 'two numbers of metres like 12.35,-3.10');
   read('lay', parseLay, (v) => (address.lay = v), LAYS_POSSIBLE);
@@ -112,6 +106,7 @@ export function parseAddress(
     (v) => (address.fly = v),
     FLIES.join(', '),
   );
+  read('rig', idText, (v) => (address.rigId = v), 'the id of a rig');
   read(
     'posture',
     (t) => POSTURES.find((p) => p === t) ?? null,

@@ -8,7 +8,15 @@ import {
   watchersOf,
 } from '../../core/outing/index';
 import { heatAt, type Heat } from '../../core/day/heat';
-import type { FlyKind } from '../../core/rig/index';
+import {
+  driftRigOf,
+  findRig,
+  floatsAs,
+  rigInHand,
+  type FlyKind,
+  type Rig,
+  type RigPlan,
+} from '../../core/rig/index';
 import type { BeatPlan } from '../../core/formats/index';
 import { fitHome } from '../../core/lies/home';
 import type { Lie } from '../../core/lies/index';
@@ -92,6 +100,16 @@ export function calmWayOf(s: WorkspaceState): number {
 /** What is fished at the target. */
 export const flyOf = (s: WorkspaceState): FlyKind =>
   flyFished(s.fly, s.settings.methods.dropper, markOf(s));
+
+/** The rig that is cast: the one that was chosen where it floats as said, else the one in the hand, else the usual. */
+export const rigOf = (s: WorkspaceState): RigPlan => {
+  const { tackle } = s.settings;
+  const chosen = findRig(tackle, s.rigId);
+  return chosen && floatsAs(chosen) === s.fly ? chosen : rigInHand(tackle, s.fly);
+};
+/** The same as the drift takes it. */
+export const driftRigNow = (s: WorkspaceState): Rig =>
+  driftRigOf(rigOf(s), s.settings.tackle, flyOf(s));
 
 /** What the water's temperature means today, as it was read; nothing while it has not been. */
 export const heatOf = ({ settings }: WorkspaceState): Heat =>

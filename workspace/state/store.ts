@@ -12,6 +12,7 @@ const UNDOABLE = [
   'lay',
   'mend',
   'fly',
+  'rigId',
   'posture',
   'from',
   'via',

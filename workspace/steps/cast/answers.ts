@@ -1,6 +1,7 @@
 import { RUNS } from '../../../core/cast/index';
 import type { BeatPlan } from '../../../core/formats/index';
 import { spec, type AnySpec } from '../../engine/run-answers';
+import { driftRigNow } from '../../state/selectors';
 import { castQuestion, shotsQuestion } from './questions';
 
 /**
@@ -40,11 +41,11 @@ export function castAnswers(plan: BeatPlan, findShots: AnySpec['ask']): AnySpec[
         s.poolAsked && s.stand
           ? {
               stand: s.stand,
-              rodM: s.settings.rodM,
+              rod: { rodM: s.settings.rodM, rig: driftRigNow(s) },
               reachM: s.settings.landsWithinHalfMetreToM,
             }
           : null,
-      ask: (workers, q) => workers.shots.covers(q.stand, q.rodM, q.reachM),
+      ask: (workers, q) => workers.shots.covers(q.stand, q.rod, q.reachM),
     }),
     spec({
       name: 'shots',

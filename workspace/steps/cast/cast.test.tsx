@@ -1,3 +1,4 @@
+import { DEFAULT_RIG } from '../../../core/rig/index';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import {
@@ -44,7 +45,11 @@ const scene = createScene(beatPlan, flow);
 const drift = driftBand(flow, { ...driftInputOf(CAST), film: true }, 6, true);
 const now = castNow(scene, CAST, drift.best);
 const study = castStudy(scene, CAST);
-const shots = findShots(beatPlan, flow, { target: MARK, standStepM: 1 }) as ShotsFound;
+const shots = findShots(beatPlan, flow, {
+  rig: DEFAULT_RIG,
+  target: MARK,
+  standStepM: 1,
+}) as ShotsFound;
 
 const ready = stateWith({
   step: 'cast',

@@ -1,11 +1,11 @@
 import { plainFish } from '../../../core/outing/index';
 import { isFed, type CastQuestion, type Lay, type ShotsQuestion } from '../../../core/cast/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
-import { rigFor } from '../../../core/rig/index';
 import { steadyLight } from '../../state/light';
 import {
   anglerOf,
   calmWayOf,
+  driftRigNow,
   flyOf,
   homeOf,
   markOf,
@@ -36,7 +36,7 @@ export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | 
     windSchool: s.settings.methods.wind,
     target: target && plainFish(target),
     others: othersOf(s),
-    rig: rigFor(flyOf(s)),
+    rig: driftRigNow(s),
     seconds: driftSecondsOf(s.lay),
     ...(target && { chance: { ...fishAsked(s), calmWay: calmWayOf(s) } }),
   };
@@ -72,6 +72,7 @@ export function shotsQuestion(
     others: watchers(s).filter((w) => w.id !== target.id),
     angler: anglerOf(s),
     ...fishAsked(s),
+    rig: driftRigNow(s),
     conditions: steadyLight(plan, s),
     from: s.from ?? entriesOf(plan),
     castFrom: methods.castFrom,

@@ -5,7 +5,14 @@ import { spec, type AnySpec } from '../../engine/run-answers';
 import { freshOf } from '../../state/answer';
 import { HOURS } from '../../state/hours';
 import { lightByHour, steadyLight } from '../../state/light';
-import { anglerOf, homeOf, tempOf, targetOf, targetsInOrder } from '../../state/selectors';
+import {
+  anglerOf,
+  driftRigNow,
+  homeOf,
+  tempOf,
+  targetOf,
+  targetsInOrder,
+} from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 import { careNow, laterLight, stalkInput, stalkTo } from './questions';
 
@@ -120,6 +127,7 @@ export function stalkAnswers(plan: BeatPlan, onRoute: (share: number) => void): 
           how: {
             angler: anglerOf(s),
             fly: s.fly,
+            rig: driftRigNow(s),
             fishes: Object.fromEntries(
               fish.map((f) => [
                 f.id,
