@@ -18,6 +18,7 @@ const CORE_ORDER = [
   'rig',
   'chance',
   'cast',
+  'sink',
   'day',
   'log',
   'moves',

@@ -19,6 +19,7 @@ export {
   type LayKind,
   type Toward,
 } from './lays';
+export { borrowChain, renewTangents, tighten } from './chain';
 export { driftBand, RUNS, UNKNOWN, type DriftBand } from './drift-band';
 export { castAllowed, type CastAllowed, type CastRefusal, type CastSpot } from './cast-allowed';
 export {

@@ -126,5 +126,6 @@ export function lineKgPerM(line: FlyLine | null): number {
   const grains = LINE_GRAINS[line.weight - 1];
   if (grains === undefined)
     throw new RangeError(`Line weight ${line.weight}: 1 to ${LINE_GRAINS.length} are possible.`);
-  return (grains * KG_PER_GRAIN) / HEAD_M;
+  // To the tenth of a milligram that the table gives.
+  return Math.round((grains * KG_PER_GRAIN * 1e7) / HEAD_M) / 1e7;
 }

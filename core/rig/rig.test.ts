@@ -40,7 +40,7 @@ it('the rig that nobody chose is the default template, number for number', () =>
   expect(DEFAULT_RIG.tippetM).toBe(1.2);
   expect([DEFAULT_RIG.lineMm, DEFAULT_RIG.flyDragNsPerM]).toEqual([1.1, 0.002]);
   // 100 grains in 30 ft (AFFTA).
-  expect(DEFAULT_RIG.lineKgPerM).toBeCloseTo(7.086e-4, 7);
+  expect(DEFAULT_RIG.lineKgPerM).toBe(7.086e-4);
   for (const s of [0, 0.5, 1.2]) expect(diameterMm(DEFAULT_RIG, s)).toBe(0.15);
   expect(diameterMm(DEFAULT_RIG, 1.95)).toBeCloseTo(0.325, 9);
   expect(diameterMm(DEFAULT_RIG, 2.7)).toBe(1.1);

@@ -1,0 +1,93 @@
+import type { HungRig } from './hung';
+import { depthOnLane, type SinkLane } from './lane';
+import { depthPast, passing, reaches } from './depth-at';
+import { sinkPath, type SinkPath, type SinkStart } from './sink-path';
+
+export interface SinkAsked {
+  lane: SinkLane;
+  rig: HungRig;
+  start: SinkStart;
+  seconds?: number;
+  roughly?: boolean;
+}
+
+/** Landing so far above the fish, m, gets the lowest fly so deep there; null: no lead on this lane does. */
+export function leadForDepthM(asked: SinkAsked, depthM: number): number | null {
+  const mostM = Math.min(MOST_LEAD_M, -asked.lane.fromM);
+  const deepAt = (leadM: number) => {
+    const path = sinkPath({ ...asked, landingM: -leadM, liftM: LIFT_M });
+    return depthPast(path, asked.lane, 0) ?? -1;
+  };
+  // One drift from far up says about how long it takes; the lead is looked for around that.
+  const far = sinkPath({ ...asked, landingM: -mostM });
+  const met =
+    reaches(far, depthM) ?? reaches(far, far.bottomAtS === null ? Infinity : BED_SHARE * depthM);
+  if (!met) return null;
+  const about = met.alongM + mostM;
+  let lo = 0;
+  let hi = Math.min(mostM, Math.max(LEAST_SPAN_M, WIDER * about));
+  if (deepAt(hi) < depthM) {
+    lo = hi;
+    hi = mostM;
+    if (deepAt(hi) < depthM) return null;
+  }
+  if (lo === 0 && deepAt(about / WIDER) < depthM) lo = about / WIDER;
+  for (let n = 0; n < ROUNDS && hi - lo > CLOSE_M; n++) {
+    const mid = 0.5 * (lo + hi);
+    if (deepAt(mid) < depthM) lo = mid;
+    else hi = mid;
+  }
+  return hi;
+}
+const MOST_LEAD_M = 8;
+const WIDER = 1.35;
+const LEAST_SPAN_M = 0.2;
+const BED_SHARE = 0.97;
+const ROUNDS = 8;
+const CLOSE_M = 0.01;
+const LIFT_M = 0.05;
+
+/** A whole drift past the fish, and what it comes to there. */
+export interface SunkAtFish {
+  path: SinkPath;
+  /** By fly, from the lowest. null: it never gets there. */
+  depthM: (number | null)[];
+  /** Seconds from landing to the fish. */
+  atS: number | null;
+}
+
+export function sunkAtFish(asked: SinkAsked, leadM: number, pastM: number): SunkAtFish {
+  const path = sinkPath({ ...asked, landingM: -leadM, liftM: pastM });
+  const flies = path.depthM.length;
+  return {
+    path,
+    depthM: Array.from({ length: flies }, (_, k) => depthPast(path, asked.lane, 0, k)),
+    atS: passing(path, 0)?.atS ?? null,
+  };
+}
+
+/** Share of its depth at rest that what hangs has reached as it comes to the fish. */
+export function settledShare(asked: SinkAsked, leadM: number): number {
+  const here = sunkAtFish(asked, leadM, LIFT_M).depthM[0] ?? 0;
+  const long = sinkPath({ ...asked, landingM: asked.lane.fromM, liftM: LIFT_M, seconds: 30 });
+  const deepest = Math.min(depthOnLane(asked.lane, 0), Math.max(1e-6, long.depthM[0]!.at(-1) ?? 0));
+  return Math.min(1, here / deepest);
+}
+
+/**
+ * The lead of a fly that falls evenly, in a logarithmic profile: exact for a constant speed of fall.
+ * `restM`: how far above the bed it is to be.
+ */
+export function evenFallLeadM(
+  meanMps: number,
+  depthM: number,
+  d84M: number,
+  fallMps: number,
+  restM: number,
+): number {
+  const z0 = 0.1 * d84M;
+  const a = depthM / z0;
+  const m = ((1 + a) * Math.log(1 + a) - a) / a;
+  const whole = (z: number) => (z + z0) * Math.log(1 + z / z0) - z;
+  return (meanMps / (m * fallMps)) * (whole(depthM) - whole(restM));
+}
