@@ -74,6 +74,7 @@ export {
   type Lane,
   type Lead,
 } from './lead';
+export { followDown, type FollowDown } from './follow-down';
 export { alarmedBy, leadAway, snagsOf, type LeadAway, type SnagKind } from './lead-away';
 export {
   CAST_KINDS,

@@ -41,4 +41,21 @@ export {
 } from './rig';
 export { checkRig, type RigNote, type RigRefusal } from './checks';
 export { DEFAULT_TACKLE, driftRigOf, findRig, flyInHand, rigInHand, type Tackle } from './tackle';
+export { afloat, floatLiftN, isDry, liftN, type Afloat, type Worn } from './dry';
+export {
+  fight,
+  fishDragN,
+  fitTires,
+  kindSeconds,
+  rodPull,
+  thrustN,
+  tippetHolds,
+  TIRES_S,
+  waterLoadN,
+  type Fight,
+  type FightFish,
+  type FoughtFish,
+  type Holds,
+} from './fight';
+export { dueFor, type Due, type Use } from './wear';
 export { DEEPEST_BEND, fixedReachM, inReach, nearestM, type RodHeld } from './reach';

@@ -64,6 +64,7 @@ export {
   type Spotted,
   type SpottingView,
 } from './spotting';
+export { flySeen, type FlyShows } from './fly-seen';
 export {
   glareAt,
   lookoutAt,

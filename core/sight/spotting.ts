@@ -121,8 +121,27 @@ const PLAIN = 0.8;
 const LEAST_GAIN = 0.02;
 const HIGH_SUN = { altitudeRad: 0.8, awayRad: Math.PI };
 
-/** The share and the contrast alone, without asking what takes away most. */
-export function glances(v: SpottingView): { share: number; contrast: number } {
+/** What comes to the eye from a place of the water: its bed, what the water itself sends back, and the surface. */
+export interface WaterLight {
+  elevationRad: number;
+  zenithRad: number;
+  /** Length of the ray in the water, m, and the share of light that comes through it. */
+  pathM: number;
+  through: number;
+  variance: number;
+  bed: number;
+  haze: number;
+  passes: number;
+  mirrored: number;
+  glitter: number;
+  /** Of the sky and of the sun at normal incidence, over a clear sky's luminance. */
+  skyNow: number;
+  sunNormal: number;
+  sun: SpottingView['sun'];
+}
+
+/** Light from a place `fishDepthM` down to the eye. */
+export function waterLight(v: SpottingView): WaterLight {
   const S = SPOTTING;
   const ray = rayToFish({
     distanceM: Math.max(0.01, v.distanceM),
@@ -157,17 +176,26 @@ export function glances(v: SpottingView): { share: number; contrast: number } {
   const glitter = sun
     ? sunNormal * v.sunOnSurface * glint(incidence, sun, variance, v.polarised)
     : 0;
+  const { elevationRad, zenithRad } = ray;
+  const eye = { elevationRad, zenithRad, pathM, through, variance };
+  const water = { bed, haze, passes, mirrored: mirror * mirrored, glitter };
+  return { ...eye, ...water, skyNow: skyLuminance * day, sunNormal, sun };
+}
 
-  const signal = S.bodyContrast * bed * through * passes;
-  const ground = (bed * through + haze) * passes + mirror * mirrored + glitter;
+/** The share and the contrast alone, without asking what takes away most. */
+export function glances(v: SpottingView): { share: number; contrast: number } {
+  const S = SPOTTING;
+  const { elevationRad, zenithRad, pathM, through, variance, bed, haze, ...rest } = waterLight(v);
+  const signal = S.bodyContrast * bed * through * rest.passes;
+  const ground = (bed * through + haze) * rest.passes + rest.mirrored + rest.glitter;
   const contrast = ground > 0 ? signal / ground : 0;
 
   const lengthM = v.totalLengthCm / 100;
   const away2 = v.eyeHeightM ** 2 + v.distanceM ** 2;
-  const sr = (0.18 * lengthM * lengthM * (0.3 + Math.sin(ray.elevationRad))) / away2;
+  const sr = (0.18 * lengthM * lengthM * (0.3 + Math.sin(elevationRad))) / away2;
   const dim = 1 + S.darkBelow / Math.max(1e-6, bed);
   const threshold = S.threshold * (1 + S.smallSr / sr) * dim;
-  const shift = (0.25 * pathM * Math.sqrt(variance)) / Math.cos(ray.zenithRad);
+  const shift = (0.25 * pathM * Math.sqrt(variance)) / Math.cos(zenithRad);
   const clear = 1 / (1 + (shift / (S.shiftOverLength * lengthM)) ** 2);
   return { share: clear * normalCdf(Math.log(contrast / threshold) / S.spread), contrast };
 }
@@ -196,7 +224,7 @@ function glint(
 }
 
 /** Standard normal, to 1e-7 (Abramowitz & Stegun 26.2.17). */
-function normalCdf(x: number): number {
+export function normalCdf(x: number): number {
   if (!Number.isFinite(x)) return x > 0 ? 1 : 0;
   const t = 1 / (1 + 0.2316419 * Math.abs(x));
   const d = 0.3989422804 * Math.exp((-x * x) / 2);

@@ -59,3 +59,12 @@ export {
   type FeltTable,
   type SinkBelief,
 } from './sink-record';
+export {
+  heldDepthM,
+  swingSeconds,
+  WORKED,
+  workedFlies,
+  type Worked,
+  type WorkedAsked,
+  type WorkedFly,
+} from './worked';

@@ -26,8 +26,9 @@ export interface SinkInput {
   roughly?: boolean;
   /** Nodes and steps halved: for checks alone. */
   fine?: boolean;
-  /** The line in hand of a tight line: where the tip is, m along the lane and above the water. */
-  tip?: { alongM: number; heightM: number };
+  /** The line in hand of a tight line: where the tip is, m along the lane and above the water, and how fast it
+   * follows: with the surface unless said. */
+  tip?: { alongM: number; heightM: number; moveMps?: number };
 }
 
 /** One drift of what sinks: at each moment where every fly is. Depths m below the surface. */
@@ -157,7 +158,7 @@ export function sinkPath(input: SinkInput): SinkPath {
     bottomAtS: null,
   };
   const end = { held: isHeld, x: input.tip?.alongM ?? 0, y: input.tip?.heightM ?? 0 };
-  const follows = isHeld ? surfaceOnLane(lane, end.x) : 0;
+  const follows = isHeld ? (input.tip?.moveMps ?? surfaceOnLane(lane, end.x)) : 0;
   const steps = Math.ceil(seconds / dt);
   const top = n - 1;
   if (isHeld) rest[top] = 1e-3;
