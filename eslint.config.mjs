@@ -31,7 +31,7 @@ const coreElements = CORE_ORDER.map((name) => ({ type: `core-${name}`, pattern: 
 const anyCore = CORE_ORDER.map((name) => `core-${name}`);
 
 /** Rooms of the workspace; a later step may import an earlier one, as in core. */
-const STEP_ORDER = ['read', 'spot', 'stalk', 'cast', 'log'];
+const STEP_ORDER = ['read', 'spot', 'stalk', 'cast', 'bench', 'log'];
 const anyStep = STEP_ORDER.map((name) => `step-${name}`);
 const rooms = ['state', 'engine', 'records', 'parts', 'section', 'hours', 'frame', 'card'];
 
@@ -56,8 +56,9 @@ const elements = [
   },
   { type: 'app', pattern: 'app' },
   { type: 'demo', pattern: 'demo' },
-  { type: 'bench', pattern: 'bench' },
   { type: 'e2e', pattern: 'e2e' },
+  // From the root: a step has the same name.
+  { type: 'bench', pattern: 'bench/**', mode: 'full' },
 ];
 
 const allow = (from, ...to) => ({
@@ -93,6 +94,8 @@ export const policies = [
       ...STEP_ORDER.slice(0, i + 1).map((n) => `step-${n}`),
       'room-parts',
       'room-records',
+      // The Bench draws a section of its own.
+      ...(name === 'bench' ? ['room-section'] : []),
       ...floor,
       ...kit,
     ),

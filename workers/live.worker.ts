@@ -1,9 +1,19 @@
 import * as Comlink from 'comlink';
-import { castNow, driftBand, driftInputOf, RUNS, takeAt } from '../core/cast/index';
+import {
+  castNow,
+  driftBand,
+  driftInputOf,
+  leadAlong,
+  leadFor,
+  RUNS,
+  takeAt,
+} from '../core/cast/index';
+import { bench, startOf, type FeltKeep } from '../core/sink/index';
 import {
   createScene,
   exposureAt,
   fishView,
+  ownFlySeen,
   sightRing,
   windowView,
   type Scene,
@@ -11,6 +21,8 @@ import {
 import type { LiveWorker } from './protocol';
 
 let scene: Scene | null = null;
+/** Tables of what was felt, of this water. */
+let feltKept: FeltKeep = new Map();
 function water(): Scene {
   if (!scene) throw new Error('live worker: take(plan, flow) comes first');
   return scene;
@@ -19,6 +31,7 @@ function water(): Scene {
 const worker: LiveWorker = {
   take(plan, flow) {
     scene = createScene(plan, flow);
+    feltKept = new Map();
   },
   cast(question, mend, runs) {
     const film = runs > RUNS.dragging;
@@ -34,6 +47,21 @@ const worker: LiveWorker = {
   },
   ring(fish, posture, heightM, conditions) {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);
+  },
+  bench({ fish, landing, lay, seen, ...rest }) {
+    const { flow } = water();
+    const lead = leadFor(flow, fish);
+    const leadM = landing ? Math.max(0, leadAlong(flow, fish, landing)) : lead.leadM;
+    const start = startOf(
+      lay.kind,
+      rest.plan.parts.some((p) => p.part === 'float'),
+    );
+    const { liftPastM: pastM, reactionM: reachM } = lead;
+    return {
+      answer: bench(flow, { ...rest, fish, start, leadM, pastM, reachM }, feltKept),
+      leadM,
+      seen: seen && ownFlySeen(water(), seen.from, fish, seen.light, seen.polarised, seen.shows),
+    };
   },
   window: (fish, angler, conditions) => windowView(water(), fish, angler, conditions),
   exposures(fish, stand, hours) {

@@ -3,6 +3,8 @@ import type {
   CastQuestion,
   CastStudy,
   DriftBand,
+  FollowDown,
+  Lay,
   FishInOrder,
   Mend,
   PoolCover,
@@ -18,6 +20,7 @@ import type {
   AnglerAt,
   Conditions,
   Fish,
+  FlyShows,
   GlareHour,
   Lookout,
   LookoutInput,
@@ -32,7 +35,8 @@ import type {
   StalkStudy,
   WayStudyInput,
 } from '../core/stalk/index';
-import type { Rig } from '../core/rig/index';
+import type { Rig, RigPlan, Tackle } from '../core/rig/index';
+import type { BenchAnswer, FeltAt, NoBench } from '../core/sink/index';
 import type { RouteAsk, RouteQuestion, RouteResult, RouteStand } from '../core/route/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
@@ -77,11 +81,39 @@ export interface ReadWorker {
   read(other?: FlowField): WaterReading;
 }
 
+/** The rig at the fish, with the cast as it stands and what was felt before. */
+export interface BenchQuestion {
+  fish: Fish;
+  /** null: no cast stands yet, and the fly lands a middling lead above it. */
+  landing: Place | null;
+  lay: Lay;
+  plan: RigPlan;
+  tackle: Pick<Tackle, 'box'>;
+  felt: readonly FeltAt[];
+  windMps: number;
+  bedSpreadM: number;
+  /** From where, and in what light, the angler looks for what floats; null: nothing floats, or no stand. */
+  seen: {
+    from: Place & { posture: Posture; heightM: number };
+    light: Conditions;
+    polarised: boolean;
+    shows: FlyShows;
+  } | null;
+}
+export interface BenchTold {
+  answer: BenchAnswer | NoBench;
+  leadM: number;
+  /** Share of looks that see one's own fly, by where it passes the fish; null: not asked, or hidden. */
+  seen: number | null;
+}
+
 export interface LiveWorker {
   /** Everything after this speaks of this water. */
   take(plan: BeatPlan, flow: FlowField): void;
   /** The drift and all else that follows the pointer; with a film when it rests. */
   cast(question: CastQuestion, mend: Mend | null, runs: number): { band: DriftBand; now: CastNow };
+  /** What hangs on the line: how it sinks at the fish, what helps, and what the record says. */
+  bench(question: BenchQuestion): BenchTold;
   window(
     fish: Fish,
     angler: (AnglerAt & { rodM: number }) | null,
@@ -97,6 +129,8 @@ export interface LiveWorker {
 }
 
 export interface StalkWorker {
+  /** The nearest slack water below that can be walked or waded to; null: none. */
+  followDown(fish: Fish, input: StalkInput): FollowDown | null;
   take(plan: BeatPlan, flow: FlowField): void;
   plan(input: StalkInput): StalkResult;
   study(input: WayStudyInput): StalkStudy;

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { orderOfFish, quickShot } from '../core/cast/index';
+import { followDown, orderOfFish, quickShot } from '../core/cast/index';
 import { createScene, type Scene } from '../core/sight/index';
 import {
   createStalkKeep,
@@ -43,6 +43,15 @@ const worker: StalkWorker = {
     const input = { ...asked, cellM: COARSE_M };
     return fromFarBank(stalkContext(taken(), input, kept), input);
   },
+  followDown: (fish, { from: stand, angler, conditions, wading }) =>
+    followDown(
+      taken(),
+      'xM' in stand ? stand : stand[0]!,
+      fish,
+      angler,
+      { conditions, ...(wading && { wading }) },
+      kept,
+    ),
   order: (fish, input, how) => orderOfFish(taken(), fish, input, how, kept),
   route(question, ask, onProgress) {
     const mine = routes;

@@ -20,6 +20,7 @@ import {
   PLACE_WATERS,
 } from '@/core/log/index';
 import { SKIES } from '@/core/sight/index';
+import { tackleSchema } from './tackle-schema';
 import { HIDING_SCHOOLS } from '@/core/stalk/index';
 
 const range = (what: string, min: number, max: number, unit: string) =>
@@ -221,6 +222,7 @@ export const settingsSchema = object({
   prey: oneOf('What drifts', ['mixed', 'small', 'large'] as const),
   sharpen: oneOf('Sharpening', ['by-itself', 'when-asked']),
   solveOn: oneOf('Where water is solved', ['best', 'device', 'server']),
+  tackle: tackleSchema,
 }).noUnknown();
 
 const beatName = string()

@@ -268,7 +268,7 @@ export const angleOff = (stand: Place, fish: Fish): number =>
   );
 
 /** How far up-current along the fish's lane a place lies; straight along its heading off the lane, m. */
-function leadAlong(flow: FlowField, fish: Fish, landing: Place): number {
+export function leadAlong(flow: FlowField, fish: Fish, landing: Place): number {
   const lane = laneThrough(flow, fish, LANE_M, 1);
   const { alongM, offM } = nearestOnLane(lane, landing);
   const ahead =

@@ -103,6 +103,7 @@ export {
 } from './covers';
 export {
   castNow,
+  leadAlong,
   takeAt,
   castStudy,
   driftInputOf,

@@ -31,7 +31,12 @@ export interface LeadAway {
 }
 
 /** Slack, shallow water that the angler reaches from the stand: where a fish is landed (our guesses). */
-export const LANDING = { mostDepthM: 0.4, leastDepthM: 0.08, mostPaceMps: 0.3, withinM: 5 } as const;
+export const LANDING = {
+  mostDepthM: 0.4,
+  leastDepthM: 0.08,
+  mostPaceMps: 0.3,
+  withinM: 5,
+} as const;
 const LANDING_STEP_M = 0.5;
 /** A fight alarms within this of the way the fish is led, m. */
 export const FIGHT_ALARM_M = 1.5;

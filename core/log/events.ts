@@ -16,6 +16,9 @@ export const EVENT_CODES = [
   'fly-lost',
   'weed',
   'bottom',
+  // Of what sinks: it never touched, and it hung on the bed.
+  'clear',
+  'hung',
   'other-species',
   'foul',
   'let-be',
@@ -45,7 +48,9 @@ export const EVENT_WORDS: Record<EventCode, string> = {
   snag: 'Snagged',
   'fly-lost': 'Fly lost',
   weed: 'Weed on it',
-  bottom: 'Touched bottom',
+  bottom: 'Ticked the bed',
+  clear: 'Never touched',
+  hung: 'Hung on the bed',
   'other-species': 'Another kind took',
   foul: 'Foul-hooked',
   'let-be': 'Let be, too small',
@@ -152,6 +157,7 @@ const IS_A_CAST: Partial<Record<EventCode, true>> = {
   miss: true,
   hook: true,
   bottom: true,
+  clear: true,
   'other-species': true,
   rise: true,
 };
@@ -234,7 +240,16 @@ export function possibleEvents(state: TryState): EventCode[] {
   if (isOver(state) && state !== 'lost' && state !== 'put down') return [];
   return [
     ...(['cast', 'look', 'refusal', 'miss', 'hook', 'spook', 'change', 'rest'] as const),
-    ...(['snag', 'fly-lost', 'weed', 'bottom', 'other-species', 'let-be'] as const),
+    ...([
+      'snag',
+      'fly-lost',
+      'weed',
+      'bottom',
+      'clear',
+      'hung',
+      'other-species',
+      'let-be',
+    ] as const),
     ...(['rise', 'seen', 'unseen'] as const),
   ];
 }

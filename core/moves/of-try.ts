@@ -72,7 +72,7 @@ function situationOf(t: Try, events: readonly TryEvent[], c: MoveContext): Situa
   const seen: Seen = t.markId === null ? 'blind' : (SEEN_AS[target?.behaviour ?? ''] ?? 'holding');
   const fly = cast?.rig.fly ?? null;
   const onTop = fly === 'dry' || (fly === 'dry-dropper' && seen === 'rising');
-  const felt = events.some((e) => e.code === 'bottom');
+  const felt = events.some((e) => e.code === 'bottom' || e.code === 'hung');
   const hides =
     (target?.depthM ?? 0) > UNFELT.depthM || (water.turbidityNtu ?? 0) > UNFELT.turbidityNtu;
   const depth = felt

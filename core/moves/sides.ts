@@ -5,7 +5,16 @@ import type { Side } from './change-or-stay';
 export const SIDES_BY = ['rig', 'fly', 'phone'] as const;
 export type SidesBy = (typeof SIDES_BY)[number];
 
-const DRIFTS: readonly EventCode[] = ['cast', 'look', 'refusal', 'miss', 'hook', 'bottom', 'rise'];
+const DRIFTS: readonly EventCode[] = [
+  'cast',
+  'look',
+  'refusal',
+  'miss',
+  'hook',
+  'bottom',
+  'clear',
+  'rise',
+];
 const TAKES: readonly EventCode[] = ['hook', 'miss'];
 
 /** Drifts and takes of each rig, fly or phone in these tries, most drifts first; what was taken back does not count. */

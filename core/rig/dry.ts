@@ -52,6 +52,35 @@ export function liftN(fly: Fly, { covers, fish }: Worn): number {
 export const floatLiftN = (diameterMm: number): number =>
   (Math.PI / 6) * (diameterMm / 1000) ** 3 * (WATER_KG_PER_M3 - FLOAT_KG_PER_M3) * GRAVITY;
 
+/** What a colour sends back of the light, and how much of a sort is seen over its shank squared (our guesses). */
+const ALBEDO: Record<Fly['colour'], number> = {
+  white: 0.7,
+  yellow: 0.55,
+  orange: 0.35,
+  tan: 0.3,
+  olive: 0.15,
+  black: 0.04,
+};
+const SHOWN: Partial<Record<FlySort, number>> = {
+  emerger: 0.1,
+  parachute: 0.162,
+  hackled: 0.2,
+  'hair-wing': 0.25,
+  ant: 0.2,
+  beetle: 0.337,
+  hopper: 0.7,
+};
+
+/** How a dry shows to its angler: share of light that it sends back, and what is seen of it, mm2. */
+export const showsOf = (fly: Fly): { albedo: number; mm2: number } => ({
+  albedo: ALBEDO[fly.colour],
+  mm2: (SHOWN[fly.sort] ?? 0.1) * shankMm(fly.hookSize) ** 2,
+});
+export const floatShows = (diameterMm: number): { albedo: number; mm2: number } => ({
+  albedo: ALBEDO.orange,
+  mm2: 0.5 * Math.PI * 0.25 * diameterMm * diameterMm,
+});
+
 export const isDry = (fly: Fly): boolean => !SINKING.has(fly.sort);
 
 /** What a dry must hold up for so much hung below it, N. */

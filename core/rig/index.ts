@@ -39,9 +39,18 @@ export {
   type LeaderPiece,
   type Rig,
 } from './rig';
-export { checkRig, type RigNote, type RigRefusal } from './checks';
+export { checkRig, RIG_LIMITS, type RigNote, type RigRefusal } from './checks';
 export { DEFAULT_TACKLE, driftRigOf, findRig, flyInHand, rigInHand, type Tackle } from './tackle';
-export { afloat, floatLiftN, isDry, liftN, type Afloat, type Worn } from './dry';
+export {
+  afloat,
+  floatLiftN,
+  floatShows,
+  isDry,
+  liftN,
+  showsOf,
+  type Afloat,
+  type Worn,
+} from './dry';
 export {
   fight,
   fishDragN,

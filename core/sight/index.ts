@@ -69,6 +69,7 @@ export {
   glareAt,
   lookoutAt,
   lookouts,
+  ownFlySeen,
   type GlareHour,
   type Lookout,
   type LookoutInput,

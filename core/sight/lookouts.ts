@@ -12,6 +12,7 @@ import {
   type Hindrance,
   type SpottingView,
 } from './spotting';
+import { flySeen, type FlyShows } from './fly-seen';
 import { rayToFish } from './window';
 
 export interface LookoutInput {
@@ -101,6 +102,30 @@ export function lookoutAt(
   const made = lookFrom(scene, input, place, shades);
   return made && { ...made, seen: mostSeen(scene, input, made) };
 }
+
+/** Share of looks from a stand that see the angler's own fly on the surface; null: something stands between. */
+export function ownFlySeen(
+  scene: Scene,
+  from: Place & { posture: Posture; heightM: number },
+  at: Place,
+  light: Conditions,
+  polarised: boolean,
+  shows: FlyShows,
+): number | null {
+  const sample = sampleFlow(scene.flow, at.xM, at.yM, { depthM: 0, u: 0, v: 0 });
+  const on = {
+    id: 'fly',
+    ...at,
+    fishDepthM: Math.max(LEAST_DEPTH_M, sample.depthM),
+    headingRad: 0,
+    totalLengthCm: 1,
+    surety: 'sure' as const,
+  };
+  const input = { targets: [], hours: [], polarised, posture: from.posture, heightM: from.heightM };
+  const line = sightline(scene, input, from, on);
+  return line && flySeen(viewOf(line, on, light, shadeField(scene, light), polarised), shows).share;
+}
+const LEAST_DEPTH_M = 0.05;
 
 function mostSeen(scene: Scene, input: LookoutInput, l: Lookout): number {
   const conditions = input.hours[l.bestHour]!;

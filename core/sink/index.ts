@@ -68,3 +68,15 @@ export {
   type WorkedAsked,
   type WorkedFly,
 } from './worked';
+export {
+  bench,
+  beliefOf,
+  startOf,
+  type BenchAnswer,
+  type BenchAsked,
+  type FeltAt,
+  type FeltKeep,
+  type LaneDrawn,
+  type NoBench,
+} from './bench';
+export { flowShareOf, rigWaterOf } from './rig-water';

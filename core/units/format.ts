@@ -37,6 +37,23 @@ export function formatFishLength(cm: number, units: UnitSystem): string {
   return `${halves} in`;
 }
 
+/** A pull: tenths of a kilogram held, or of a pound. */
+export function formatPull(newtons: number, units: UnitSystem): string {
+  const kg = newtons / 9.81;
+  return units === 'us'
+    ? `${fixed(convert.kgToLb(kg), 1)} lb`
+    : `${fixed(kg, kg < 0.095 ? 2 : 1)} kg`;
+}
+
+/** A small length: whole centimetres, or half inches. */
+export function formatSmall(m: number, units: UnitSystem): string {
+  if (units === 'metric') return `${fixed(100 * m, 0)} cm`;
+  return `${Math.round(2 * convert.cmToIn(100 * m)) / 2} in`;
+}
+
+/** Seconds as a plain whole number. */
+export const formatWholeSeconds = (s: number): string => `${fixed(s, 0)} s`;
+
 export function formatSeconds(s: number): string {
   return `${fixed(s, 1)} s`;
 }

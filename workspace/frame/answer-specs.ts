@@ -1,6 +1,7 @@
 import type { BeatPlan } from '../../core/formats/index';
 import type { SpecsOf } from '../engine/engine';
 import type { AnySpec } from '../engine/run-answers';
+import { benchAnswers } from '../steps/bench/answers';
 import { castAnswers } from '../steps/cast/answers';
 import { readAnswers } from '../steps/read/answers';
 import { spotAnswers } from '../steps/spot/answers';
@@ -15,4 +16,5 @@ export const answerSpecs = (
   ...spotAnswers(plan),
   ...castAnswers(plan, findShots),
   ...stalkAnswers(plan, onRoute),
+  ...benchAnswers(plan),
 ];

@@ -14,6 +14,7 @@ const groupsOf = (
     'Anywhere',
     [
       ['1 to 7', 'Go to a step: Day, Read, Spot, Stalk, Cast, Log, Learn'],
+      ['b', 'Go to the Bench'],
       ['Ctrl Z, Ctrl Shift Z', 'Take back, and bring again'],
       ['?', 'This help'],
     ],

@@ -6,7 +6,7 @@ import { tinykeys } from 'tinykeys';
 import { Button } from '../../ui/button';
 import { useActions, usePart, useWorkspace } from '../context';
 import { createPlanActions } from '../plan-actions';
-import { STEPS } from '../state/address';
+import { STEPS, stepKey } from '../state/address';
 import { lazy } from './lazy';
 import { STEP_ROWS } from './steps';
 
@@ -23,8 +23,8 @@ export function Shortcuts() {
   const open = usePart((s) => s.keysShown);
   useEffect(() => {
     const steps = Object.fromEntries(
-      STEPS.map((step, i) => [
-        String(i + 1),
+      STEPS.map((step) => [
+        stepKey(step),
         (event: KeyboardEvent) => {
           if (typing(event) || STEP_ROWS[step].panel === null) return;
           event.preventDefault();

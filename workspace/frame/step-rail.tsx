@@ -1,7 +1,7 @@
 'use client';
 
 import { useActions, usePart } from '../context';
-import { STEPS } from '../state/address';
+import { STEPS, stepKey } from '../state/address';
 import { STEP_ROWS } from './steps';
 import { PEBBLE } from '../../drawing/shapes';
 import { createPlanActions } from '../plan-actions';
@@ -33,7 +33,7 @@ export function StepRail() {
                   style={{ fontSize: 13, fontWeight: 700 }}
                   fill={isCurrent ? 'var(--paper)' : 'var(--ink)'}
                 >
-                  {i + 1}
+                  {stepKey(step)}
                 </text>
               </svg>
               <span className={css.stepName}>{STEP_ROWS[step].name}</span>

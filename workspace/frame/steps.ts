@@ -4,7 +4,7 @@ import type { Camera } from '../../drawing/camera';
 import type { Step } from '../state/address';
 import { lazy } from './lazy';
 import { valueOf } from '../state/answer';
-import { bestWay, numberOfMark, shownWay } from '../state/selectors';
+import { bestWay, numberOfMark, rigOf, shownWay } from '../state/selectors';
 import type { WorkspaceState } from '../state/state';
 import { ReadPanel } from '../steps/read/read-panel';
 
@@ -66,6 +66,11 @@ export const STEP_ROWS: Record<Step, StepRow> = {
     found: (s) => (s.tries.length === 0 ? 'no tries' : counted(s.tries.length, 'try', 'tries')),
   },
   learn: { name: 'Learn', panel: null, found: () => 'coming' },
+  bench: {
+    name: 'Bench',
+    panel: lazy(() => import('../steps/bench/bench-panel').then((m) => m.BenchPanel)),
+    found: (s) => rigOf(s).name,
+  },
 };
 
 /** Drawings of later steps over the plan and in the long section. */
@@ -81,6 +86,7 @@ export const SpotLayer = lazy<{ camera: Camera; width: number; height: number }>
 export const SectionFly = lazy<
   Parameters<typeof import('../steps/cast/section-fly').SectionFly>[0]
 >(() => import('../steps/cast/section-fly').then((m) => m.SectionFly));
+export const BenchView = lazy(() => import('../steps/bench/bench-view').then((m) => m.BenchView));
 export const CompareView = lazy<
   Parameters<typeof import('../steps/read/compare-view').CompareView>[0]
 >(() => import('../steps/read/compare-view').then((m) => m.CompareView));

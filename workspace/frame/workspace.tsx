@@ -13,6 +13,7 @@ import { PlanBox } from './plan-box';
 import { SaidLine } from './said-line';
 import { Shortcuts } from './shortcuts';
 import { StepPanel } from './step-panel';
+import { BenchView } from './steps';
 import { fetchLater, lazy } from './lazy';
 import { usePhone } from '../../ui/use-phone';
 import { useView, type View } from './use-view';
@@ -77,16 +78,23 @@ function Frame() {
 
 function DeskFrame({ view }: { view: View }) {
   const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
+  const onBench = usePart((s) => s.step === 'bench');
   return (
     <div className={css.workspace}>
       <TopLine />
       <StepRail />
       <main className={`${css.waterColumn}${comparing ? ` ${css.comparing}` : ''}`}>
-        <PlanBox view={view} />
-        <div className={css.below}>
-          <SaidLine />
-          <Below view={view} />
-        </div>
+        {onBench ? (
+          <BenchView />
+        ) : (
+          <>
+            <PlanBox view={view} />
+            <div className={css.below}>
+              <SaidLine />
+              <Below view={view} />
+            </div>
+          </>
+        )}
       </main>
       <Inspector />
       <HourStrip />

@@ -6,7 +6,10 @@ import type { FlyKind } from '../../core/rig/index';
 import { fromCivil, toCivil } from '../../core/units/index';
 import { LAYS_POSSIBLE, layText, mendText, parseLay, parseMend } from './lay-text';
 
-export const STEPS = ['day', 'read', 'spot', 'stalk', 'cast', 'log', 'learn'] as const;
+export const STEPS = ['day', 'read', 'spot', 'stalk', 'cast', 'log', 'learn', 'bench'] as const;
+/** The key of each step: its number, and b for the Bench, which is none of the seven. */
+export const stepKey = (step: Step): string =>
+  step === 'bench' ? 'b' : String(STEPS.indexOf(step) + 1);
 export type Step = (typeof STEPS)[number];
 
 /** What a link holds: enough to give the plan back. Metres, the beat's civil time, two decimals. */

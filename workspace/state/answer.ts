@@ -3,6 +3,7 @@ import type {
   CastStudy,
   DriftBand,
   FishInOrder,
+  FollowDown,
   PoolCover,
   ShotsResult,
 } from '../../core/cast/index';
@@ -11,6 +12,7 @@ import type { RouteResult, RouteStand } from '../../core/route/index';
 import type { GlareHour, Lookout, RingPoint, WindowView } from '../../core/sight/index';
 import type { FarBank, StalkResult, StalkStudy } from '../../core/stalk/index';
 import type { WaterReading } from '../../core/water/index';
+import type { BenchTold } from '../../workers/protocol';
 
 export interface HourExposure {
   hour: number;
@@ -70,6 +72,10 @@ export interface AnswerValues {
   /** The route over the beat, and a first sketch of it over the best lies. */
   route: RouteAnswer;
   routeSketch: RouteAnswer;
+  /** What hangs on the line, at the chosen fish. */
+  bench: BenchTold;
+  /** Slack water below that a hooked fish can be followed to; place null: none. */
+  followDown: { to: FollowDown | null };
 }
 export type AnswerName = keyof AnswerValues;
 
@@ -109,6 +115,8 @@ export const NO_ANSWERS: Answers = {
   order: NO_ANSWER,
   route: NO_ANSWER,
   routeSketch: NO_ANSWER,
+  bench: NO_ANSWER,
+  followDown: NO_ANSWER,
 };
 
 type WithAnswers = { answers: Answers };

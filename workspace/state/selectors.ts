@@ -67,7 +67,7 @@ export function shownWay(s: WorkspaceState): StalkWay | null {
  * Whether the drift or the way is drawn pale: stale, but for the frame or two by which it lags behind a
  * pointer that it follows. While a cast is dragged the way waits, and is pale.
  */
-export const isPale = (s: WorkspaceState, name: 'drift' | 'stalk') =>
+export const isPale = (s: WorkspaceState, name: 'drift' | 'stalk' | 'bench') =>
   isStale(s, name) && (s.dragging === null || (name === 'stalk' && s.step !== 'stalk'));
 
 /** Water temperature that everything is reckoned with, C, and how it is known. */
