@@ -36,6 +36,18 @@ export const KNOT_NAMES: Record<Knot, string> = {
   tag: 'tag',
 };
 
+/** The same where there is little room. */
+export const KNOT_SHORT: Record<Knot, string> = {
+  nail: 'nail',
+  loop: 'loops',
+  surgeon: 'double',
+  blood: 'blood',
+  ring: 'ring',
+  clinch: 'clinch',
+  bend: 'bend',
+  tag: 'tag',
+};
+
 const mmWords = (mm: number) => `${mm.toFixed(2)} mm`;
 /** A thickness with its X where it has one. */
 export function thickness(mm: number): string {
@@ -56,6 +68,7 @@ export function partWords(
   part: Part,
   tackle: Pick<Tackle, 'box'>,
   units: UnitSystem,
+  how: 'whole' | 'short' = 'whole',
 ): [string, string] {
   if (part.part === 'section') {
     const name =
@@ -68,7 +81,8 @@ export function partWords(
       part.endDiameterMm === undefined || part.endDiameterMm === part.diameterMm
         ? thickness(part.diameterMm)
         : `${part.diameterMm.toFixed(2)} to ${thickness(part.endDiameterMm)}`;
-    return [`${name} ${formatLength(part.lengthM, units, 2)}`, `${thick}, ${part.stuff}`];
+    const stuff = how === 'short' ? '' : `, ${part.stuff}`;
+    return [`${name} ${formatLength(part.lengthM, units, 2)}`, `${thick}${stuff}`];
   }
   if (part.part === 'ring') return ['ring', `${part.massMg} mg`];
   if (part.part === 'shot')
@@ -85,7 +99,7 @@ export function partWords(
   const tied =
     typeof part.on === 'object'
       ? `tag ${formatSmall(part.on.tagM, units)}`
-      : part.on === 'end'
+      : part.on === 'end' || how === 'short'
         ? ''
         : 'in the line';
   return [

@@ -2,7 +2,6 @@
 
 import { channelMiddleYM } from '../../core/water/index';
 import { useMemo } from 'react';
-import { DEFAULT_RIG } from '../../core/rig/index';
 import { formatLength, formatMinutes, formatSeconds } from '../../core/units/index';
 import { usePart, useWorkspace } from '../context';
 import {

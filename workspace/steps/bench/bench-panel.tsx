@@ -11,13 +11,12 @@ import {
   nearestM,
 } from '../../../core/rig/index';
 import { foldTry, isOver } from '../../../core/log/index';
-import { formatDepth, formatLength, formatSpeed } from '../../../core/units/index';
+import { formatDepth, formatLength, formatSpeed, type UnitSystem } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
 import { Disclosure } from '../../../ui/disclosure';
 import { usePhone } from '../../../ui/use-phone';
 import { useSize } from '../../../drawing/use-size';
 import { dropperWords, DUE_WORDS, noteWords, workedWords } from '../../../words/rig-words';
-import { inHundred } from '../../../words/names';
 import { useActions, usePart } from '../../context';
 import { isPale, numberOfMark, rigOf, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
@@ -125,7 +124,7 @@ function Verdict() {
       {s ? (
         <>
           <p className={panel.large}>
-            {formatDepth(s.depthM, units)}
+            <LargeDepth m={s.depthM} units={units} />
             <span>
               <strong>down at its nose</strong>
               between {formatDepth(s.lowM, units)} and {formatDepth(s.highM, units)}
@@ -160,7 +159,7 @@ function Verdict() {
       {answer.dropper && <p>{dropperWords(answer.dropper, units)}</p>}
       {told.seen !== null && (
         <p>
-          You see your own fly or float there in {inHundred(told.seen)} looks
+          You see your own fly or float there in {Math.round(100 * told.seen)} of 100 looks
           {told.seen < 0.5
             ? ': fish it by the place of the leader, or show more: light before a dark bank, dark in glare, larger farther off.'
             : '.'}
@@ -189,6 +188,17 @@ function Verdict() {
         {windMps > 5 ? '; in this wind drifts differ more' : ''}.
       </p>
     </section>
+  );
+}
+
+/** The figure large, its unit small. */
+function LargeDepth({ m, units }: { m: number; units: UnitSystem }) {
+  const [figure, ...unit] = formatDepth(m, units).split(' ');
+  return (
+    <>
+      {figure}
+      <small>{unit.join(' ')}</small>
+    </>
   );
 }
 

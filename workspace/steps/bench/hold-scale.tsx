@@ -63,7 +63,7 @@ export function HoldScale({ width }: { width: number }) {
   const tackle = usePart((s) => s.settings.tackle);
   const f = usePart(foughtFrom, same);
   const follow = usePart((s) => valueOf(s, 'followDown'));
-  if (!f) return null;
+  if (!f || width < 60) return null;
   const joints = jointsOf(plan, tackle.box);
   const most = Math.max(...joints.map((j) => j.strengthN), f.holds.jerkN) * 1.05;
   const x = (n: number) => 14 + ((width - 40) * n) / most;

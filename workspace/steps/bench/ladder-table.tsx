@@ -9,6 +9,7 @@ import { refusalWords, rungWords } from '../../../words/rig-words';
 import { useActions, usePart } from '../../context';
 import { valueOf } from '../../state/answer';
 import { createBenchActions } from './bench-actions';
+import css from './bench.module.css';
 import panel from '../../../ui/panel.module.css';
 
 /** Not getting down, or hanging up: what helps, in order, each with its number here. */
@@ -37,7 +38,7 @@ export function LadderTable() {
   return (
     <section aria-label={down.length > 0 ? 'To get it down' : 'To keep it off the bed'}>
       <h3>{down.length > 0 ? 'To get it down, in this order' : 'Too deep: in this order'}</h3>
-      <PlainTable>
+      <PlainTable className={css.ladder}>
         <thead>
           <tr>
             <th scope="col">What</th>

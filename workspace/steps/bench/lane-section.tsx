@@ -163,17 +163,15 @@ export function LaneSection({
             </>
           )}
           {s && <path d={`M0,${y(-s.wantedM)}H${width}`} className={css.wanted} />}
-          <g transform={`translate(${x(0)} ${fishY}) scale(${-scale} ${scale})`}>
-            <g transform="translate(-100 0)">
-              <path
-                d={FISH_SIDE}
-                fill="var(--fish)"
-                stroke="var(--case)"
-                strokeWidth={3.4}
-                paintOrder="stroke"
-              />
-            </g>
-          </g>
+          {/* Its nose at the place, facing up-current. */}
+          <path
+            d={FISH_SIDE}
+            transform={`translate(${x(0) - 100 * scale} ${fishY}) scale(${scale})`}
+            fill="var(--fish)"
+            stroke="var(--case)"
+            strokeWidth={3.4}
+            paintOrder="stroke"
+          />
           {s?.ticks.fromM != null && inView(-s.ticks.fromM, aboveM) && (
             <text
               x={x(-s.ticks.fromM)}

@@ -8,13 +8,13 @@ import {
   type Tackle,
 } from '../../../core/rig/index';
 import { formatLength, formatPull, type UnitSystem } from '../../../core/units/index';
-import { KNOT_NAMES, partWords } from '../../../words/rig-words';
+import { KNOT_SHORT, partWords } from '../../../words/rig-words';
 import drawn from '../../../drawing/marks.module.css';
 import css from './bench.module.css';
 
 const TOP_PX = 34;
 const FOOT_PX = 30;
-const LINE_X = 118;
+const LINE_X = 116;
 /** A label keeps this far from the one above it, px. */
 const LABEL_PX = 33;
 const JOINT_PX = 30;
@@ -44,14 +44,16 @@ export function RigDrawing({
     m.placed.map((p) => ({
       key: p.index,
       at: y(p.part.part === 'section' ? p.atM + p.part.lengthM / 2 : p.atM),
-      words: partWords(p.part, tackle, units),
+      words: partWords(p.part, tackle, units, 'short'),
       strong: p.part.part !== 'section',
     })),
     LABEL_PX,
+    height - FOOT_PX - 20,
   );
   const jointLabels = spaced(
     joints.map((j, i) => ({ key: i, at: y(j.atM) - 2, words: j, strong: j === weakest })),
     JOINT_PX,
+    height - FOOT_PX - 20,
   );
   const step = most > 4 ? 1 : 0.5;
   const ticks = Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step);
@@ -127,7 +129,7 @@ export function RigDrawing({
               textAnchor="end"
               className={`${drawn.furniture} ${drawn.small} ${strong ? drawn.strong : ''}`}
             >
-              {strong ? 'weakest' : KNOT_NAMES[j.knot].split(' ')[0]}
+              {strong ? 'weakest' : KNOT_SHORT[j.knot]}
             </text>
             <text
               y={14}
@@ -146,10 +148,12 @@ export function RigDrawing({
   );
 }
 
-/** Labels in order, none over another: pushed down, then back up from the foot. */
-function spaced<T extends { at: number }>(labels: readonly T[], apart: number): T[] {
+/** Labels in order, none over another and none beyond the foot. */
+function spaced<T extends { at: number }>(labels: readonly T[], apart: number, foot: number): T[] {
   const out = [...labels].sort((a, b) => a.at - b.at).map((l) => ({ ...l }));
   for (let i = 1; i < out.length; i++) out[i]!.at = Math.max(out[i]!.at, out[i - 1]!.at + apart);
+  for (let i = out.length - 1; i >= 0; i--)
+    out[i]!.at = Math.min(out[i]!.at, i === out.length - 1 ? foot : out[i + 1]!.at - apart);
   return out;
 }
 

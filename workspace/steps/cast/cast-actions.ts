@@ -56,7 +56,7 @@ export function createCastActions({ store, beat, engine, push, replace }: Action
       push();
     },
     setFly(fly: FlyKind) {
-      store.setState({ fly, filmAtS: null, filmRuns: false });
+      store.setState({ fly, rigId: null, filmAtS: null, filmRuns: false });
       push();
     },
     /** The moment of the film on screen; null shows the line as it was laid. */

@@ -1,8 +1,8 @@
 'use client';
 
 import { MICRO_MPS, RETRIEVE_MPS, UNKNOWN, WAKE_MPS } from '../../../core/cast/index';
-import { DEFAULT_RIG, FLY_KINDS } from '../../../core/rig/index';
-import { civilHour, formatLength, formatSpeed } from '../../../core/units/index';
+import { FLY_KINDS } from '../../../core/rig/index';
+import { civilHour, formatDepth, formatLength, formatSpeed } from '../../../core/units/index';
 import { Button, ButtonAnchor } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { DescriptionRow, Facts } from '../../../ui/facts';
@@ -22,7 +22,7 @@ import { FromHere } from './from-here';
 import { LayPanel } from './lay-panel';
 import { Playback } from './playback';
 import { ShotsPanel } from './shots-panel';
-import { isPale, numberOfMark, targetOf } from '../../state/selectors';
+import { driftRigNow, isPale, numberOfMark, rigOf, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import { ringOf } from './riser-of';
@@ -99,13 +99,14 @@ function Lengths() {
   const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
   const units = usePart((s) => s.settings.units);
   const rodM = usePart((s) => s.settings.rodM);
+  const leaderM = usePart((s) => driftRigNow(s).leaderM);
   const slackM = usePart((s) => valueOf(s, 'drift')?.band.best.slackM ?? 0);
   const landing = usePart((s) => s.landing)!;
   const ringX = usePart((s) => ringOf(s)?.xM ?? null);
   const ringY = usePart((s) => ringOf(s)?.yM ?? null);
   if (!now) return null;
   // What lies beyond rod and leader, with the slack that is laid in.
-  const stripM = now.distanceM + slackM - rodM - DEFAULT_RIG.leaderM;
+  const stripM = now.distanceM + slackM - rodM - leaderM;
   return (
     <>
       <Facts beside>
@@ -140,6 +141,29 @@ function Lengths() {
   );
 }
 
+/** The rig that is cast, by name, and how deep it gets; the Bench changes it. */
+function RigLine() {
+  const acting = useActions(createPlanActions);
+  const rig = usePart(rigOf);
+  const leaderM = usePart((s) => driftRigNow(s).leaderM);
+  const units = usePart((s) => s.settings.units);
+  const told = usePart((s) => valueOf(s, 'bench'));
+  const sunk = told && 'sunk' in told.answer ? told.answer.sunk : null;
+  return (
+    <>
+      <p>
+        <strong>{rig.name}</strong>, {formatLength(leaderM, units)} of leader
+        {sunk
+          ? `: ${formatDepth(sunk.depthM, units)} down at its nose, ${formatDepth(sunk.wantedM, units)} wanted.`
+          : '.'}
+      </p>
+      <div className={panel.row}>
+        <Button onClick={() => acting.go('bench')}>The Bench</Button>
+      </div>
+    </>
+  );
+}
+
 function Rest() {
   const { beat } = useWorkspace();
   const acting = useActions(createPlanActions);
@@ -159,6 +183,7 @@ function Rest() {
         options={FLY_KINDS.map((f) => [f, FLY_NAMES[f]] as const)}
         onChange={casting.setFly}
       />
+      <RigLine />
       <div className={panel.row}>
         <Button voice="solid" onClick={() => acting.go('log')}>
           Log a try
@@ -177,8 +202,8 @@ function Rest() {
           from the rod; slack under the rod is taken in at {formatSpeed(RETRIEVE_MPS, units)}. Clean
           is below {formatSpeed(MICRO_MPS, units)} of drag, a wake above{' '}
           {formatSpeed(WAKE_MPS, units)}. The band takes line friction {UNKNOWN.dragRatio[0]} to{' '}
-          {UNKNOWN.dragRatio[1]}, slack in the line to 5 % and the current 10 % either way. A sunk
-          fly is followed as if it floated. Flow not calibrated here.
+          {UNKNOWN.dragRatio[1]}, slack in the line to 5 % and the current 10 % either way. What
+          hangs below is reckoned on the Bench. Flow not calibrated here.
         </p>
       </Disclosure>
     </section>
