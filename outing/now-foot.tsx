@@ -1,8 +1,10 @@
 'use client';
 
-import { tallyOf } from '../core/log/index';
+import { foldTry, tallyOf, type Try } from '../core/log/index';
 import type { HeldPack } from '../core/outing/index';
+import { DEFAULT_TACKLE, dueFor, findRig, type Use } from '../core/rig/index';
 import { Button } from '../ui/button';
+import { DUE_WORDS } from '../words/rig-words';
 import { keptWords, type OutingShared } from './shared';
 import css from './outing.module.css';
 
@@ -24,6 +26,10 @@ export function NowFoot({
   onBeat: (id: string) => void;
 }) {
   const tally = tallyOf(outing, tries, now);
+  // A book that was taken along before there were rigs has none.
+  const tackle = view.bank?.settings.tackle ?? DEFAULT_TACKLE;
+  const rodName = (i: 0 | 1) => findRig(tackle, tackle.ready[i])?.name.toLowerCase() ?? 'not said';
+  const due = dueFor(usedSince(tries), WEED_EVERY);
   const figures = [
     [String(tally.touched), 'touched'],
     [String(tally.taken), 'taken'],
@@ -40,6 +46,12 @@ export function NowFoot({
           </div>
         ))}
       </dl>
+      <p>
+        In the hand: {rodName(0)}. The other: {rodName(1)}.
+        {due.map((d) => (
+          <strong key={d}> {DUE_WORDS[d]}</strong>
+        ))}
+      </p>
       <p role="status">
         {keptWords({ view, queue })}
         {offline === 'denied' && ' This page does not open without a network. '}
@@ -67,3 +79,34 @@ export function NowFoot({
     </footer>
   );
 }
+
+/** A fly gathers weed every so many casts (common practice). */
+const WEED_EVERY = 15;
+
+/** Casts, fish and snags since the fly, or the rig, was last changed: it was tied anew then. */
+function usedSince(tries: readonly Try[]): Use {
+  const use: Use = { casts: 0, fish: 0, snags: 0, castsSinceLook: 0 };
+  for (const t of tries)
+    for (const { event, undone } of foldTry(t.fly, t.events).timeline) {
+      if (undone) continue;
+      if (event.code === 'change' || event.code === 'fly-lost')
+        Object.assign(use, { casts: 0, fish: 0, snags: 0, castsSinceLook: 0 });
+      else if (event.code === 'weed') use.castsSinceLook = 0;
+      else if (event.code === 'hook') use.fish++;
+      else if (event.code === 'snag' || event.code === 'hung') use.snags++;
+      if (CASTS.has(event.code)) {
+        use.casts++;
+        use.castsSinceLook++;
+      }
+    }
+  return use;
+}
+const CASTS: ReadonlySet<string> = new Set([
+  'cast',
+  'look',
+  'refusal',
+  'miss',
+  'hook',
+  'bottom',
+  'clear',
+]);

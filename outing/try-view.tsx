@@ -46,6 +46,8 @@ const ELSE: readonly EventCode[] = [
   'fly-lost',
   'weed',
   'bottom',
+  'clear',
+  'hung',
   'other-species',
   'let-be',
   'rest',
@@ -54,6 +56,13 @@ const ELSE: readonly EventCode[] = [
   'seen',
   'unseen',
 ];
+/** What the drift said of the bed: the Bench learns how the angler's flies sink. */
+const BED = [
+  ['clear', 'never touched'],
+  ['bottom', 'ticked the bed'],
+  ['hung', 'hung up'],
+] as const;
+const sinks = ({ snapshot }: Try) => (snapshot.cast?.rig.fly ?? 'dry') !== 'dry';
 const PAD_KEYS = '123456';
 const FELL_KEYS: Record<string, FellAt> = {
   ArrowUp: 'long',
@@ -70,6 +79,7 @@ const CAST_CODES: readonly EventCode[] = [
   'miss',
   'spook',
   'bottom',
+  'clear',
 ];
 
 /** One fish: one press an event, what more is said of it in the row beneath; three presses from the pocket. */
@@ -184,6 +194,20 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
               </Button>
             ))}
           </div>
+          {!row && !elseOpen && fold.state !== 'hooked' && sinks(attempt) && (
+            <div className={css.cells} role="group" aria-label="What the bed said">
+              {BED.map(([code, word]) => (
+                <Button
+                  voice="bare"
+                  key={code}
+                  aria-pressed={last?.code === code}
+                  onClick={() => void press(code)}
+                >
+                  {word}
+                </Button>
+              ))}
+            </div>
+          )}
           {row && last && !elseOpen && (
             <div className={css.cells} role="group" aria-label={row.label}>
               {row.cells.map(({ word, detail, pressed }) => (

@@ -8,7 +8,8 @@ import {
   RUNS,
   takeAt,
 } from '../core/cast/index';
-import { bench, startOf, type FeltKeep } from '../core/sink/index';
+import { showsOn, startOf } from '../core/rig/index';
+import { bench, type FeltKeep } from '../core/sink/index';
 import {
   createScene,
   exposureAt,
@@ -52,15 +53,14 @@ const worker: LiveWorker = {
     const { flow } = water();
     const lead = leadFor(flow, fish);
     const leadM = landing ? Math.max(0, leadAlong(flow, fish, landing)) : lead.leadM;
-    const start = startOf(
-      lay.kind,
-      rest.plan.parts.some((p) => p.part === 'float'),
-    );
+    const start = startOf(lay.kind, rest.plan);
     const { liftPastM: pastM, reactionM: reachM } = lead;
+    const shows = showsOn(rest.plan, rest.tackle);
     return {
       answer: bench(flow, { ...rest, fish, start, leadM, pastM, reachM }, feltKept),
       leadM,
-      seen: seen && ownFlySeen(water(), seen.from, fish, seen.light, seen.polarised, seen.shows),
+      seen:
+        seen && shows && ownFlySeen(water(), seen.from, fish, seen.light, seen.polarised, shows),
     };
   },
   window: (fish, angler, conditions) => windowView(water(), fish, angler, conditions),

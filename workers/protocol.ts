@@ -20,7 +20,6 @@ import type {
   AnglerAt,
   Conditions,
   Fish,
-  FlyShows,
   GlareHour,
   Lookout,
   LookoutInput,
@@ -92,12 +91,11 @@ export interface BenchQuestion {
   felt: readonly FeltAt[];
   windMps: number;
   bedSpreadM: number;
-  /** From where, and in what light, the angler looks for what floats; null: nothing floats, or no stand. */
+  /** From where, and in what light, the angler looks for what floats; null: no stand. */
   seen: {
     from: Place & { posture: Posture; heightM: number };
     light: Conditions;
     polarised: boolean;
-    shows: FlyShows;
   } | null;
 }
 export interface BenchTold {

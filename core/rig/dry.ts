@@ -1,4 +1,6 @@
 import { hookMassMg, SINKING, shankMm, WATER_KG_PER_M3, type Fly, type FlySort } from './fly';
+import type { RigPlan } from './plan';
+import type { Tackle } from './tackle';
 
 /** Surface tension at 10 C, N/m. */
 const SIGMA = 0.0742;
@@ -80,6 +82,15 @@ export const floatShows = (diameterMm: number): { albedo: number; mm2: number } 
   albedo: ALBEDO.orange,
   mm2: 0.5 * Math.PI * 0.25 * diameterMm * diameterMm,
 });
+
+/** What floats on a rig and is looked for, as it shows; null: nothing does. */
+export function showsOn(plan: RigPlan, tackle: Pick<Tackle, 'box'>) {
+  const float = plan.parts.find((p) => p.part === 'float');
+  if (float) return floatShows(float.diameterMm);
+  const first = plan.parts.find((p) => p.part === 'fly');
+  const fly = first && tackle.box.find((f) => f.id === first.flyId);
+  return fly && isDry(fly) ? showsOf(fly) : null;
+}
 
 export const isDry = (fly: Fly): boolean => !SINKING.has(fly.sort);
 

@@ -15,17 +15,8 @@ export {
   type Placed,
   type RigMeasure,
 } from './measure';
-export {
-  forStained,
-  rigFrom,
-  rigsFor,
-  rodFor,
-  TEMPLATE_IDS,
-  usualRig,
-  type RigFit,
-  type RigWater,
-  type TemplateId,
-} from './templates';
+export { rigFrom, TEMPLATE_IDS, usualRig, type TemplateId } from './templates';
+export { forStained, rigsFor, rodFor, type RigFit, type RigWater } from './rig-fits';
 export {
   DEFAULT_RIG,
   diameterMm,
@@ -41,16 +32,7 @@ export {
 } from './rig';
 export { checkRig, RIG_LIMITS, type RigNote, type RigRefusal } from './checks';
 export { DEFAULT_TACKLE, driftRigOf, findRig, flyInHand, rigInHand, type Tackle } from './tackle';
-export {
-  afloat,
-  floatLiftN,
-  floatShows,
-  isDry,
-  liftN,
-  showsOf,
-  type Afloat,
-  type Worn,
-} from './dry';
+export { afloat, floatLiftN, isDry, liftN, showsOn, type Afloat, type Worn } from './dry';
 export {
   fight,
   fishDragN,
@@ -66,5 +48,6 @@ export {
   type FoughtFish,
   type Holds,
 } from './fight';
+export { startOf, type SinkStart } from './sink-start';
 export { dueFor, type Due, type Use } from './wear';
 export { DEEPEST_BEND, fixedReachM, inReach, nearestM, type RodHeld } from './reach';

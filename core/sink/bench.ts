@@ -1,4 +1,4 @@
-import type { RigPlan, Tackle } from '../rig/index';
+import type { RigPlan, SinkStart, Tackle } from '../rig/index';
 import type { Place } from '../grid/index';
 import type { FlowField } from '../water/index';
 import { dropperWater, type DropperWater } from './depth-at';
@@ -13,7 +13,6 @@ import {
   type FeltTable,
   type SinkBelief,
 } from './sink-record';
-import type { SinkStart } from './sink-path';
 import { sunk, type Sunk } from './sunk';
 import { workedFlies, type WorkedFly } from './worked';
 
@@ -45,6 +44,8 @@ export interface BenchAsked {
 /** The lane as it is drawn: at even steps, metres along it from the fish. */
 export interface LaneDrawn {
   alongM: number[];
+  /** Where each is on the plan, m. */
+  xM: number[];
   depthM: number[];
   surfaceMps: number[];
   d84M: number[];
@@ -170,14 +171,9 @@ export function bench(flow: FlowField, asked: BenchAsked, keep: FeltKeep): Bench
 function drawn(lane: SinkLane): LaneDrawn {
   return {
     alongM: Array.from({ length: lane.n }, (_, i) => lane.fromM + i * lane.stepM),
+    xM: lane.places.map((p) => p.xM),
     depthM: Array.from(lane.depthM),
     surfaceMps: Array.from(lane.surfaceMps),
     d84M: Array.from(lane.d84M),
   };
-}
-
-/** How a lay lands what sinks. */
-export function startOf(layKind: string, isFloated: boolean): SinkStart {
-  if (layKind === 'pile' || layKind === 'slack' || layKind === 'high-stick') return 'tucked';
-  return isFloated ? 'beyond-float' : 'up-current';
 }

@@ -10,14 +10,7 @@ export {
   surfaceOnLane,
   type SinkLane,
 } from './lane';
-export {
-  nodePlaces,
-  sinkPath,
-  STANDING_MPS,
-  type SinkInput,
-  type SinkPath,
-  type SinkStart,
-} from './sink-path';
+export { nodePlaces, sinkPath, STANDING_MPS, type SinkInput, type SinkPath } from './sink-path';
 export {
   depthPast,
   dropperWater,
@@ -71,7 +64,6 @@ export {
 export {
   bench,
   beliefOf,
-  startOf,
   type BenchAnswer,
   type BenchAsked,
   type FeltAt,

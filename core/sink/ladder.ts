@@ -2,7 +2,7 @@ import { fallSpeedMps, flyShape, type Fly, type RigPlan, type Tackle } from '../
 import { hungRig, type HungRig } from './hung';
 import { depthOnLane } from './lane';
 import { leadForDepthM, settledShare, sunkAtFish, type SinkAsked } from './sink-lead';
-import type { SinkStart } from './sink-path';
+import type { SinkStart } from '../rig/index';
 
 /** One thing that helps, with the number it needs here, and how deep it then is. */
 export type Rung = {

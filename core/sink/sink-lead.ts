@@ -1,7 +1,8 @@
+import type { SinkStart } from '../rig/index';
 import type { HungRig } from './hung';
 import { depthOnLane, type SinkLane } from './lane';
 import { depthPast, passing, reaches } from './depth-at';
-import { sinkPath, type SinkPath, type SinkStart } from './sink-path';
+import { sinkPath, type SinkPath } from './sink-path';
 
 export interface SinkAsked {
   lane: SinkLane;

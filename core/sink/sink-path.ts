@@ -5,12 +5,10 @@ import {
   fallSpeedMps,
   flyFriction,
   WATER_KG_PER_M3,
+  type SinkStart,
 } from '../rig/index';
 import { lineAt, type HungRig } from './hung';
 import { laneEndM, sampleIndex, surfaceOnLane, type SinkLane } from './lane';
-
-/** How what sinks lies as it lands. */
-export type SinkStart = 'tucked' | 'up-current' | 'beyond-float';
 
 export interface SinkInput {
   lane: SinkLane;

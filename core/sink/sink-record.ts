@@ -1,7 +1,8 @@
+import type { SinkStart } from '../rig/index';
 import type { HungRig } from './hung';
 import { ticksOf } from './ticks';
 import type { SinkLane } from './lane';
-import { sinkPath, type SinkStart } from './sink-path';
+import { sinkPath } from './sink-path';
 
 /** What one drift did: kept clear of the bed, ticked it, or hung on it. */
 export type Felt = 'clear' | 'ticked' | 'hung';

@@ -28,8 +28,8 @@ import {
   type Felt,
   type FeltTable,
   type HungRig,
-  type SinkStart,
 } from './index';
+import type { SinkStart } from '../rig/index';
 
 const D84 = 0.05;
 const lane = (h: number, us: number, d84 = D84) => evenLane(h, us, d84, -12, 12);

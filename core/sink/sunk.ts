@@ -1,9 +1,10 @@
+import type { SinkStart } from '../rig/index';
 import type { RigPlan, Tackle } from '../rig/index';
 import { passing, reaches, scatterOnLane } from './depth-at';
 import { hungRig } from './hung';
 import { depthOnLane, type SinkLane } from './lane';
 import { leadForDepthM, sunkAtFish, type SunkAtFish } from './sink-lead';
-import { sinkPath, type SinkPath, type SinkStart } from './sink-path';
+import { sinkPath, type SinkPath } from './sink-path';
 import { aimClearanceM, ticksOf, type Ticks } from './ticks';
 
 export interface SunkAsked {

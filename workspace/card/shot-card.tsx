@@ -23,7 +23,7 @@ import { cautionText } from '../../words/stalk-words';
 import { useSide } from '../use-side';
 import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
-import { numberOfMark, shownWay, targetOf } from '../state/selectors';
+import { driftRigNow, numberOfMark, rigOf, shownWay, targetOf } from '../state/selectors';
 import { valueOf } from '../state/answer';
 import css from './card.module.css';
 
@@ -80,6 +80,7 @@ function TheShot() {
   const now = valueOf(s, 'drift')?.now;
   const study = valueOf(s, 'castStudy');
   const way = shownWay(s);
+  const rig = driftRigNow(s);
   const m = (metres: number) => formatLength(metres, units);
   if (!drift || !now || !study || !s.stand) return <p role="status">Working the shot out.</p>;
   const { best, cleanS } = drift;
@@ -146,7 +147,7 @@ function TheShot() {
       : []),
     [
       'Rig',
-      `${FLY_NAMES[s.fly]}; leader ${m(DEFAULT_RIG.leaderM)} with ${m(DEFAULT_RIG.tippetM)} of tippet as reckoned.`,
+      `${rigOf(s).name}, ${FLY_NAMES[s.fly].toLowerCase()}; leader ${m(rig.leaderM)} with ${m(rig.tippetM)} of tippet.`,
     ],
   ];
   return (

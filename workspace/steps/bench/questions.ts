@@ -1,15 +1,8 @@
 import { foldTry, type EventCode, type Try } from '../../../core/log/index';
 import type { BeatPlan } from '../../../core/formats/index';
 import { plainFish } from '../../../core/outing/index';
-import {
-  findRig,
-  floatShows,
-  isDry,
-  showsOf,
-  type RigPlan,
-  type Tackle,
-} from '../../../core/rig/index';
-import { startOf, type Felt, type FeltAt } from '../../../core/sink/index';
+import { findRig, startOf, type Tackle } from '../../../core/rig/index';
+import type { Felt, FeltAt } from '../../../core/sink/index';
 import type { BenchQuestion } from '../../../workers/protocol';
 import { steadyLight } from '../../state/light';
 import { rigOf, targetOf } from '../../state/selectors';
@@ -35,10 +28,7 @@ export function feltDrifts(tries: readonly Try[], tackle: Tackle, level: string)
           id: event.id,
           place: { xM: target.xM, yM: target.yM },
           plan,
-          start: startOf(
-            cast.lay.kind,
-            plan.parts.some((p) => p.part === 'float'),
-          ),
+          start: startOf(cast.lay.kind, plan),
           leadM: cast.leadM ?? USUAL_LEAD_M,
           felt,
         },
@@ -50,21 +40,11 @@ const USUAL_LEAD_M = 1;
 
 const wasSounded = (plan: BeatPlan) => plan.features.some((f) => f.kind === 'sounding');
 
-/** What floats on a rig and is looked for, as it shows; null: nothing does. */
-export function showsOn(plan: RigPlan, tackle: Tackle) {
-  const float = plan.parts.find((p) => p.part === 'float');
-  if (float) return floatShows(float.diameterMm);
-  const first = plan.parts.find((p) => p.part === 'fly');
-  const fly = first && tackle.box.find((f) => f.id === first.flyId);
-  return fly && isDry(fly) ? showsOf(fly) : null;
-}
-
 export function benchQuestion(plan: BeatPlan, s: WorkspaceState): BenchQuestion | null {
   const target = targetOf(s);
   if (!target) return null;
   const { tackle, windMps, anglerHeightM: heightM, polarised } = s.settings;
   const rig = rigOf(s);
-  const shows = showsOn(rig, tackle);
   return {
     fish: plainFish(target),
     landing: s.landing,
@@ -74,14 +54,12 @@ export function benchQuestion(plan: BeatPlan, s: WorkspaceState): BenchQuestion 
     felt: feltDrifts(s.tries, tackle, s.level),
     windMps,
     bedSpreadM: wasSounded(plan) ? SOUNDED_M : TOLD_M,
-    seen:
-      shows && s.stand
-        ? {
-            from: { ...s.stand, posture: s.posture, heightM },
-            light: steadyLight(plan, s),
-            polarised,
-            shows,
-          }
-        : null,
+    seen: s.stand
+      ? {
+          from: { ...s.stand, posture: s.posture, heightM },
+          light: steadyLight(plan, s),
+          polarised,
+        }
+      : null,
   };
 }

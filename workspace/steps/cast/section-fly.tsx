@@ -7,7 +7,8 @@ import { runsOf, TRACK_CLASS } from './track';
 import { frameAt } from './film';
 import { DRIFT_S } from './questions';
 import { targetOf } from '../../state/selectors';
-import { valueOf } from '../../state/answer';
+import type { LaneDrawn, SinkPath } from '../../../core/sink/index';
+import { freshOf, valueOf } from '../../state/answer';
 import css from './cast.module.css';
 import drawn from '../../../drawing/marks.module.css';
 
@@ -29,14 +30,31 @@ export function SectionFly({
   const atS = usePart((s) => s.filmAtS);
   const target = usePart(targetOf);
   const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
+  const told = usePart((s) => freshOf(s, 'bench')?.answer ?? null);
   if (step !== 'cast' || !best) return null;
   const at = (xM: number): [number, number] => [pageX(camera, xM), y(surfaceAt(xM)) - ABOVE_PX];
   const [lx, ly] = at(best.x[0]!);
   const liftX = target && lead ? target.xM - lead.liftPastM * Math.cos(target.headingRad) : null;
   const frame = atS === null ? null : frameAt(best, atS);
   const now = frame && at(frame.line[0]!.xM);
+  const lane = told && 'lane' in told ? told.lane : null;
+  const sunkAt = (path: SinkPath): [number, number][] =>
+    path.alongM[0]!.map((along, i) => {
+      const xM = onLane(lane!, along);
+      return [pageX(camera, xM), y(surfaceAt(xM) - path.depthM[0]![i]!)];
+    });
+  const sunk = told && 'sunk' in told ? told.sunk : null;
   return (
     <g>
+      {sunk && (
+        <>
+          <path
+            d={`${linePath([...sunkAt(sunk.slow), ...sunkAt(sunk.quick).reverse()])}Z`}
+            className={css.sinkBand}
+          />
+          <path d={linePath(sunkAt(sunk.best.path))} className={css.sinkPath} />
+        </>
+      )}
       {runsOf(best).map((run, i) => {
         const points: [number, number][] = [];
         for (let n = run.from; n <= run.to; n++) points.push(at(best.x[n]!));
@@ -70,4 +88,14 @@ export function SectionFly({
       )}
     </g>
   );
+}
+
+/** x on the plan of a place along the lane, m. */
+function onLane({ alongM, xM }: LaneDrawn, along: number): number {
+  const f = Math.max(
+    0,
+    Math.min(alongM.length - 1.001, (along - alongM[0]!) / (alongM[1]! - alongM[0]!)),
+  );
+  const i = Math.floor(f);
+  return xM[i]! + (f - i) * (xM[i + 1]! - xM[i]!);
 }
