@@ -1,12 +1,5 @@
-import {
-  hungMassMg,
-  isSection,
-  jointsOf,
-  massRoot,
-  measureRig,
-  weakestJoint,
-  type Joint,
-} from './measure';
+import { hungMassMg, jointsOf, massRoot, weakestJoint, type Joint } from './joints';
+import { isSection, measureRig } from './measure';
 import { endMm, startMm, xOfMm, type FlyBox, type RigPlan, type Section } from './plan';
 
 /** What cannot be, at its place in the list of parts; numbers are what was given and what is possible. */

@@ -1,6 +1,6 @@
 import { standardWeightG, type Species } from '../fish/index';
 import { WATER_KG_PER_M3 } from './fly';
-import type { Joint } from './measure';
+import type { Joint } from './joints';
 import type { Rod } from './plan';
 
 const GRAVITY = 9.81;

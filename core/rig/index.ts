@@ -4,17 +4,14 @@ export * from './fly';
 export { USUAL_BOX } from './flies';
 export {
   hungMassMg,
-  isSection,
   jointsOf,
   massRoot,
-  measureRig,
   pulsePassed,
   straightN,
   weakestJoint,
   type Joint,
-  type Placed,
-  type RigMeasure,
-} from './measure';
+} from './joints';
+export { isSection, measureRig, type Placed, type RigMeasure } from './measure';
 export { rigFrom, TEMPLATE_IDS, usualRig, type TemplateId } from './templates';
 export { forStained, rigsFor, rodFor, type RigFit, type RigWater } from './rig-fits';
 export {

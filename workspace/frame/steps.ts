@@ -83,6 +83,12 @@ export const StalkLayer = lazy<{ camera: Camera }>(() =>
 export const SpotLayer = lazy<{ camera: Camera; width: number; height: number }>(() =>
   import('../steps/spot/spot-layer').then((m) => m.SpotLayer),
 );
+export const ReadingLayer = lazy<
+  Parameters<typeof import('../steps/read/reading-layer').ReadingLayer>[0]
+>(() => import('../steps/read/reading-layer').then((m) => m.ReadingLayer));
+export const ReadsLayer = lazy<
+  Parameters<typeof import('../steps/read/reads-layer').ReadsLayer>[0]
+>(() => import('../steps/read/reads-layer').then((m) => m.ReadsLayer));
 export const SectionFly = lazy<
   Parameters<typeof import('../steps/cast/section-fly').SectionFly>[0]
 >(() => import('../steps/cast/section-fly').then((m) => m.SectionFly));
