@@ -89,6 +89,9 @@ export const ReadingLayer = lazy<
 export const ReadsLayer = lazy<
   Parameters<typeof import('../steps/read/reads-layer').ReadsLayer>[0]
 >(() => import('../steps/read/reads-layer').then((m) => m.ReadsLayer));
+export const ShadeLayer = lazy<
+  Parameters<typeof import('../steps/spot/shade-layer').ShadeLayer>[0]
+>(() => import('../steps/spot/shade-layer').then((m) => m.ShadeLayer));
 export const SectionFly = lazy<
   Parameters<typeof import('../steps/cast/section-fly').SectionFly>[0]
 >(() => import('../steps/cast/section-fly').then((m) => m.SectionFly));
