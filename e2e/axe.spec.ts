@@ -106,6 +106,13 @@ for (const theme of ['light', 'dark'] as const) {
       await page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name }).click();
       await check(page, theme);
     }
+    await page
+      .getByRole('navigation', { name: 'Steps' })
+      .getByRole('button', { name: 'Bench' })
+      .click();
+    for (const what of ['Change the rig', 'The fly box'])
+      await inspector(page).getByText(what, { exact: true }).click();
+    await check(page, theme);
     await page.goto(card!);
     await expect(page.locator(styled('.cardLines'))).toBeVisible();
     await check(page, theme);

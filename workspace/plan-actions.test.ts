@@ -13,6 +13,7 @@ import { createMarkActions } from './records/mark-actions';
 import { createTryActions } from './records/try-actions';
 import { formatAddress } from './state/address';
 import { createWorkspaceStore } from './state/store';
+import { createBenchActions } from './steps/bench/bench-actions';
 import { createCastActions } from './steps/cast/cast-actions';
 import { createReadActions } from './steps/read/read-actions';
 import { stateWith } from './fixtures/state';
@@ -69,7 +70,8 @@ function setUp(more: Partial<WorkspaceState> = {}) {
     ...createReadActions(context),
     ...createCastActions(context),
   };
-  return { store, actions, letters };
+  const bench = createBenchActions(context);
+  return { store, actions, bench, letters };
 }
 
 it('a marked fish faces its own current, is kept once, and a fish in an eddy faces down the valley', () => {
@@ -273,4 +275,48 @@ describe('undo', () => {
     store.setState({ notices: ['x'] });
     expect(store.temporal.getState().pastStates).toHaveLength(0);
   });
+});
+
+it('a rig is chosen and changed: a template becomes one’s own, what cannot be is refused and nothing is sent', () => {
+  const { store, bench, letters } = setUp();
+  bench.choose('float');
+  expect(store.getState()).toMatchObject({ rigId: 'float', fly: 'indicator' });
+  const float = (hungM: number) =>
+    bench.changePart(2, { part: 'float', diameterMm: 14, hungM, colour: 'orange' });
+  expect(float(9)).toMatchObject({ kind: 'float-too-deep', hungM: 9 });
+  expect(store.getState().settings.tackle.rigs).toEqual([]);
+  expect(letters).toHaveLength(0);
+  expect(float(1.2)).toBeNull();
+  const [own] = store.getState().settings.tackle.rigs;
+  expect(store.getState().rigId).toBe(own!.id);
+  expect(own!.name).toBe('Float and two nymphs, mine');
+  expect(float(1.1)).toBeNull();
+  expect(store.getState().settings.tackle.rigs).toHaveLength(1);
+  bench.makeReady(0, own!.id);
+  bench.setLeft('nymph-16', 0);
+  expect(store.getState().settings.tackle.box.find((f) => f.id === 'nymph-16')!.left).toBe(0);
+  // Its fly is gone: the next change is refused with the fly’s name.
+  expect(float(1)).toMatchObject({ kind: 'none-left' });
+  bench.throwAway(own!.id);
+  expect(store.getState()).toMatchObject({ rigId: null });
+  expect(store.getState().settings.tackle.ready).toEqual([null, null]);
+  expect(letters.every((l) => l.path === '/api/v1/settings')).toBe(true);
+});
+
+it('what the bed said goes to the try at this fish, or begins one, and what helps is done', () => {
+  const { store, actions, bench, letters } = setUp();
+  const id = actions.placeMark({ xM: 5, yM: 1 })!;
+  store.setState({ markId: id });
+  bench.felt('clear');
+  bench.felt('bottom');
+  const [attempt] = store.getState().tries;
+  expect(store.getState().tries).toHaveLength(1);
+  expect(attempt!.events.map((e) => e.code)).toEqual(['clear', 'bottom']);
+  bench.takeBack(attempt!.id);
+  expect(foldTry('', store.getState().tries[0]!.events).timeline.at(-1)!.undone).toBe(true);
+  expect(letters.length).toBeGreaterThan(3);
+  bench.applyRung({ kind: 'tuck', depthM: 0.4, enough: true });
+  expect(store.getState().lay).toEqual({ kind: 'pile' });
+  bench.applyRung({ kind: 'lead', moreM: 1, leadM: 2, depthM: 0.5, enough: true });
+  expect(store.getState().landing!.xM).toBeCloseTo(7, 0);
 });
