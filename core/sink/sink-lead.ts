@@ -1,7 +1,7 @@
 import type { SinkStart } from '../rig/index';
 import type { HungRig } from './hung';
 import { depthOnLane, type SinkLane } from './lane';
-import { depthPast, passing, reaches } from './depth-at';
+import { depthPast, passing } from './depth-at';
 import { sinkPath, type SinkPath } from './sink-path';
 
 export interface SinkAsked {
@@ -19,33 +19,30 @@ export function leadForDepthM(asked: SinkAsked, depthM: number): number | null {
     const path = sinkPath({ ...asked, landingM: -leadM, liftM: LIFT_M });
     return depthPast(path, asked.lane, 0) ?? -1;
   };
-  // One drift from far up says about how long it takes; the lead is looked for around that.
-  const far = sinkPath({ ...asked, landingM: -mostM });
-  const met =
-    reaches(far, depthM) ?? reaches(far, far.bottomAtS === null ? Infinity : BED_SHARE * depthM);
-  if (!met) return null;
-  const about = met.alongM + mostM;
+  // The shortest that does: farther up the water may be shallower, or stand.
   let lo = 0;
-  let hi = Math.min(mostM, Math.max(LEAST_SPAN_M, WIDER * about));
-  if (deepAt(hi) < depthM) {
+  for (const tried of TRIED_M) {
+    const hi = Math.min(mostM, tried);
+    if (deepAt(hi) >= depthM) return between(lo, hi);
+    if (hi === mostM) return null;
     lo = hi;
-    hi = mostM;
-    if (deepAt(hi) < depthM) return null;
   }
-  if (lo === 0 && deepAt(about / WIDER) < depthM) lo = about / WIDER;
-  for (let n = 0; n < ROUNDS && hi - lo > CLOSE_M; n++) {
-    const mid = 0.5 * (lo + hi);
-    if (deepAt(mid) < depthM) lo = mid;
-    else hi = mid;
+  return null;
+
+  function between(least: number, most: number): number {
+    let [a, b] = [least, most];
+    while (b - a > Math.max(CLOSE_M, CLOSE_SHARE * b)) {
+      const mid = 0.5 * (a + b);
+      if (deepAt(mid) < depthM) a = mid;
+      else b = mid;
+    }
+    return b;
   }
-  return hi;
 }
 const MOST_LEAD_M = 8;
-const WIDER = 1.35;
-const LEAST_SPAN_M = 0.2;
-const BED_SHARE = 0.97;
-const ROUNDS = 8;
+const TRIED_M = [0.3, 0.6, 1, 1.6, 2.5, 4, 6, MOST_LEAD_M] as const;
 const CLOSE_M = 0.01;
+const CLOSE_SHARE = 0.01;
 const LIFT_M = 0.05;
 
 /** A whole drift past the fish, and what it comes to there. */

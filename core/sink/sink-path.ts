@@ -264,7 +264,8 @@ export function sinkPath(input: SinkInput): SinkPath {
     waterX[i] = u;
     waterY[i] = w;
     freeX[i] = x[i]! + dt * (u + fx);
-    freeY[i] = Math.min(isHeld ? Infinity : 0, Math.max(-h + BED_GAP_M, y[i]! + dt * (w + fy)));
+    // The bed holds what comes to it once the tensions are known.
+    freeY[i] = Math.min(isHeld ? Infinity : 0, y[i]! + dt * (w + fy));
     if (isTop && !isFree) freeY[i] = 0;
   }
 

@@ -124,10 +124,10 @@ it('the ladder: in order, each with its number, and a press does it', async () =
   );
   const rows = screen.getAllByRole('row').slice(1);
   expect(rows.map((r) => within(r).getByRole('rowheader').textContent)).toEqual([
-    '1 Tuck the cast',
-    '2 Lead further',
-    '3 Other fly',
-    '4 Split shot',
+    expect.stringMatching(/^1 Tuck the cast/),
+    expect.stringMatching(/^2 Lead further/),
+    expect.stringMatching(/^3 Other fly/),
+    expect.stringMatching(/^4 Split shot/),
   ]);
   await userEvent.click(screen.getByRole('button', { name: 'Lead further: do it' }));
   expect(calls[0]![0]).toBe('applyRung');

@@ -57,6 +57,7 @@ export function LadderTable() {
               <tr key={rung.kind}>
                 <th scope="row">
                   <strong>{i + 1}</strong> {what}
+                  <small>{costs}</small>
                 </th>
                 <td>
                   <strong>{number}</strong>
