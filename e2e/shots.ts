@@ -26,8 +26,6 @@ test('desk', async ({ page }) => {
   await page.goto('/');
   await page.waitForLoadState('networkidle');
   await shot(page, 'start');
-  await page.goto('/settings');
-  await shot(page, 'settings');
   await page.goto('/make/sketch/shot-1?beat=kettle-slot');
   await page.getByRole('button', { name: /^3 plunge/ }).click();
   await shot(page, 'sketch');
@@ -62,6 +60,19 @@ test('desk', async ({ page }) => {
   await inspector(page).getByRole('list', { name: 'Lays from this stand' }).waitFor();
   await shot(page, 'cast');
   const cast = page.url();
+  await page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('button', { name: 'Bench' })
+    .click();
+  await inspector(page)
+    .getByRole('button', { name: /^Float and two nymphs/ })
+    .click();
+  await inspector(page).getByText('down at its nose').waitFor();
+  await page.getByRole('img', { name: /^Along the lane/ }).waitFor();
+  await shot(page, 'bench');
+  await page.goto(cast);
+  await settled(page);
+  await inspector(page).getByRole('list', { name: 'Lays from this stand' }).waitFor();
   await page.setViewportSize({ width: 1280, height: 1010 });
   await inspector(page).getByRole('link', { name: 'The card' }).click();
   await page.locator(styled('.cardLines')).waitFor();
