@@ -1,4 +1,5 @@
 import {
+  pulsePassed,
   xOfMm,
   type Due,
   type Fly,
@@ -10,7 +11,6 @@ import {
   type RigPlan,
   type RigRefusal,
   type Tackle,
-  type TemplateId,
 } from '../core/rig/index';
 import type { DropperWater, Rung, WorkedFly } from '../core/sink/index';
 import {
@@ -153,6 +153,8 @@ export function refusalWords(r: RigRefusal, units: UnitSystem): string {
   }
 }
 
+const passedOn = (root: number) => Math.round(100 * pulsePassed(root));
+
 export function noteWords(
   n: RigNote,
   plan: RigPlan,
@@ -169,9 +171,9 @@ export function noteWords(
     case 'fine':
       return `${Math.round(n.x)}X is fine for ${n.name.toLowerCase()}: it spins and breaks; ${Math.round(n.fromX)}X to ${Math.round(n.toX)}X.`;
     case 'hinge':
-      return 'A hinge: so thin below so thick lets the cast collapse there. A step between would carry it.';
+      return `A hinge: only ${passedOn(n.root)} in 100 of the cast goes on below it. A step between would carry it.`;
     case 'step':
-      return 'A large step in thickness: it turns over, but not softly.';
+      return `A large step in thickness: ${passedOn(n.root)} in 100 of the cast goes on.`;
     case 'lob':
       return 'Too much hangs on it to turn over: lob it, or load the rod on the water.';
     case 'tip-ring':
@@ -294,7 +296,8 @@ export const DUE_WORDS: Record<Due, string> = {
   weed: 'Look at the fly: weed?',
 };
 
-/** Whom a template is for, in a word on screen. */
-export const TEMPLATE_FOR: Partial<Record<TemplateId, string>> = {
-  usual: 'Nothing chosen: a plain leader.',
-};
+/** Whether the water does the back cast for a rig that cannot be turned over. */
+export const loadWords = (waterN: number, airN: number): string =>
+  waterN >= 0.8 * airN
+    ? 'Let it trail below the tip, then draw: the water loads the rod like a back cast, and no room behind is asked.'
+    : 'Too little hangs in the water to load the rod: lob it high.';

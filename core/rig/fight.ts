@@ -167,8 +167,3 @@ export function fitTires(fought: readonly FoughtFish[]): {
     high: Math.exp(mean + EIGHT_IN_TEN * spread),
   };
 }
-
-/** Force to draw a rig out of the water, N, at a speed: what loads the rod without a back cast. */
-export function waterLoadN(areasM2: number, lineNsPerM: number, speedMps: number): number {
-  return 0.5 * WATER_KG_PER_M3 * areasM2 * speedMps * speedMps + lineNsPerM * speedMps;
-}

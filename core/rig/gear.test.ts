@@ -1,5 +1,6 @@
 import {
   afloat,
+  airLoadN,
   dueFor,
   fight,
   fishDragN,
@@ -15,8 +16,10 @@ import {
   tippetHolds,
   USUAL_BOX,
   weakestJoint,
+  waterLoadN,
   weightInWaterN,
   type Fly,
+  type RigPlan,
 } from './index';
 
 const of = (id: string) => USUAL_BOX.find((f) => f.id === id)!;
@@ -126,6 +129,28 @@ describe('the fight', () => {
     expect(five.high / five.low).toBeLessThan(none.high / none.low);
     expect(Math.log(five.high / five.best) / 1.2816).toBeCloseTo(0.17, 2);
   });
+});
+
+it('the water loads the rod: a float, two beads and shot, as the page has it', () => {
+  const plan = withParts(rigFrom('float'));
+  const told = [
+    [1, 0.05],
+    [3, 0.34],
+    [5, 0.9],
+  ] as const;
+  for (const [v, newtons] of told)
+    expect(Math.abs(waterLoadN(plan, USUAL_BOX, v) / newtons - 1)).toBeLessThan(0.22);
+  // Nine metres of a 4 and a 5 weight in the air.
+  expect(airLoadN(8.504e-4)).toBeCloseTo(0.31, 2);
+  expect(airLoadN(9.921e-4)).toBeCloseTo(0.36, 2);
+});
+
+const withParts = (plan: RigPlan): RigPlan => ({
+  ...plan,
+  parts: [
+    ...plan.parts.map((p) => (p.part === 'fly' ? { ...p, flyId: 'nymph-14-t28' } : p)),
+    { part: 'shot', massMg: 200, aboveFlyM: 0.2 },
+  ],
 });
 
 it('knots and weed are due by what was done', () => {

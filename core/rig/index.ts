@@ -39,12 +39,12 @@ export {
   thrustN,
   tippetHolds,
   TIRES_S,
-  waterLoadN,
   type Fight,
   type FightFish,
   type FoughtFish,
   type Holds,
 } from './fight';
+export { airLoadN, DRAWN_MPS, waterLoadN } from './water-load';
 export { startOf, type SinkStart } from './sink-start';
 export { dueFor, type Due, type Use } from './wear';
 export { DEEPEST_BEND, fixedReachM, inReach, nearestM, type RodHeld } from './reach';

@@ -90,7 +90,7 @@ const placeKey = (p: Place) =>
   `${Math.round(p.xM / ONE_PLACE_M)},${Math.round(p.yM / ONE_PLACE_M)}`;
 
 /** What the record says, with a keep of what was worked out before. */
-export function beliefOf(
+function beliefOf(
   flow: FlowField,
   asked: Pick<BenchAsked, 'felt' | 'tackle' | 'pastM' | 'bedSpreadM'>,
   keep: FeltKeep,

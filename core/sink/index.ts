@@ -5,12 +5,11 @@ export {
   evenLane,
   laneEndM,
   laneLike,
-  placeOnLane,
   sinkLane,
   surfaceOnLane,
   type SinkLane,
 } from './lane';
-export { nodePlaces, sinkPath, STANDING_MPS, type SinkInput, type SinkPath } from './sink-path';
+export { nodePlaces, sinkPath, type SinkInput, type SinkPath } from './sink-path';
 export {
   depthPast,
   dropperWater,
@@ -22,7 +21,6 @@ export {
   type Passing,
 } from './depth-at';
 export {
-  evenFallLeadM,
   leadForDepthM,
   settledShare,
   sunkAtFish,
@@ -52,18 +50,9 @@ export {
   type FeltTable,
   type SinkBelief,
 } from './sink-record';
-export {
-  heldDepthM,
-  swingSeconds,
-  WORKED,
-  workedFlies,
-  type Worked,
-  type WorkedAsked,
-  type WorkedFly,
-} from './worked';
+export { heldDepthM, workedFlies, type Worked, type WorkedAsked, type WorkedFly } from './worked';
 export {
   bench,
-  beliefOf,
   type BenchAnswer,
   type BenchAsked,
   type FeltAt,

@@ -143,12 +143,6 @@ export const depthOnLane = (lane: SinkLane, alongM: number): number =>
 export const surfaceOnLane = (lane: SinkLane, alongM: number): number =>
   between(lane.surfaceMps, sampleIndex(lane, alongM));
 export const laneEndM = (lane: SinkLane): number => lane.fromM + (lane.n - 1) * lane.stepM;
-export const placeOnLane = (lane: SinkLane, alongM: number): Place => {
-  const x = sampleIndex(lane, alongM);
-  const i = Math.min(lane.n - 2, Math.floor(x));
-  const [a, b] = [lane.places[i]!, lane.places[i + 1]!];
-  return { xM: a.xM + (x - i) * (b.xM - a.xM), yM: a.yM + (x - i) * (b.yM - a.yM) };
-};
 
 /** The same lane so much quicker, deeper or rougher: for bands and the record. */
 export const laneLike = (

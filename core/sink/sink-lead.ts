@@ -71,21 +71,3 @@ export function settledShare(asked: SinkAsked, leadM: number): number {
   const deepest = Math.min(depthOnLane(asked.lane, 0), Math.max(1e-6, long.depthM[0]!.at(-1) ?? 0));
   return Math.min(1, here / deepest);
 }
-
-/**
- * The lead of a fly that falls evenly, in a logarithmic profile: exact for a constant speed of fall.
- * `restM`: how far above the bed it is to be.
- */
-export function evenFallLeadM(
-  meanMps: number,
-  depthM: number,
-  d84M: number,
-  fallMps: number,
-  restM: number,
-): number {
-  const z0 = 0.1 * d84M;
-  const a = depthM / z0;
-  const m = ((1 + a) * Math.log(1 + a) - a) / a;
-  const whole = (z: number) => (z + z0) * Math.log(1 + z / z0) - z;
-  return (meanMps / (m * fallMps)) * (whole(depthM) - whole(restM));
-}

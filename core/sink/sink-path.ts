@@ -59,9 +59,6 @@ const NODES = {
   bare: { first: 0.02, grow: 1.25, most: 0.2 },
   floated: { first: 0.03, grow: 1.35, most: 0.15 },
 } as const;
-/** Lanes slower than this carry nothing: what lands there goes straight down, m/s. */
-export const STANDING_MPS = 0.03;
-
 /** Where the nodes are, m above the lowest fly: close by everything that hangs, wider between. */
 export function nodePlaces(rig: HungRig, fine = false): number[] {
   const isFloated = rig.top === 'float' || rig.top === 'dry';

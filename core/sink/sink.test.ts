@@ -3,13 +3,18 @@ import { createRandom } from '../grid/index';
 import { DEFAULT_RIG, mmOfX, rigFrom, USUAL_BOX, usualRig } from '../rig/index';
 import { madeFlow } from '../water/fixtures/waters';
 import { surfaceFactor } from '../water/index';
-import { fallenByInertia, levelHung, levelRig, settledByShooting } from './fixtures/by-force';
+import {
+  evenFallLeadM,
+  fallenByInertia,
+  levelHung,
+  levelRig,
+  settledByShooting,
+} from './fixtures/by-force';
 import {
   aimClearanceM,
   believeSink,
   downLadder,
   dropperWater,
-  evenFallLeadM,
   evenLane,
   feltTable,
   hungRig,

@@ -4,8 +4,7 @@ import type { SinkLane } from './lane';
 import { sinkPath } from './sink-path';
 
 /** How a fly is worked: held and jigged by a hand's breadth, swung, stripped, twitched dry. */
-export const WORKED = ['held', 'swung', 'stripped', 'twitched'] as const;
-export type Worked = (typeof WORKED)[number];
+export type Worked = 'held' | 'swung' | 'stripped' | 'twitched';
 
 /** Depth and seconds of a worked fly at a lie, honestly rough: bands are eight in ten (our guesses). */
 export interface WorkedFly {
@@ -133,13 +132,3 @@ export function workedFlies(asked: WorkedAsked): WorkedFly[] {
 const THIRD = 0.34;
 const LOW_TIP_M = 0.05;
 const LEADER_M = 3;
-
-/** Seconds that a swung fly needs from one angle off the current to another. */
-export function swingSeconds(
-  fromRad: number,
-  toRad: number,
-  lineM: number,
-  surfaceMps: number,
-): number {
-  return (lineM / (SWING.k * surfaceMps)) * Math.log(Math.tan(fromRad / 2) / Math.tan(toRad / 2));
-}

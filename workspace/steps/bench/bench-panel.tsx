@@ -2,13 +2,16 @@
 
 import {
   afloat,
+  airLoadN,
   checkRig,
   dueFor,
   fixedReachM,
   hungMassMg,
   inReach,
+  lineKgPerM,
   measureRig,
   nearestM,
+  waterLoadN,
 } from '../../../core/rig/index';
 import { foldTry, isOver } from '../../../core/log/index';
 import { formatDepth, formatLength, formatSpeed, type UnitSystem } from '../../../core/units/index';
@@ -16,7 +19,13 @@ import { Button } from '../../../ui/button';
 import { Disclosure } from '../../../ui/disclosure';
 import { usePhone } from '../../../ui/use-phone';
 import { useSize } from '../../../drawing/use-size';
-import { dropperWords, DUE_WORDS, noteWords, workedWords } from '../../../words/rig-words';
+import {
+  dropperWords,
+  DUE_WORDS,
+  loadWords,
+  noteWords,
+  workedWords,
+} from '../../../words/rig-words';
 import { useActions, usePart } from '../../context';
 import { isPale, numberOfMark, rigOf, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
@@ -305,6 +314,9 @@ function RigFacts() {
         {notes.map((n, i) => (
           <li key={i}>{noteWords(n, plan, tackle, units)}</li>
         ))}
+        {plan.line && notes.some((n) => n.kind === 'lob') && (
+          <li>{loadWords(waterLoadN(plan, tackle.box), airLoadN(lineKgPerM(plan.line)))}</li>
+        )}
         {refused.length > 0 && <li>This rig cannot be fished as it is: change it above.</li>}
         {plan.line === null && (
           <li>

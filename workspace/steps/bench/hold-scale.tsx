@@ -2,13 +2,18 @@
 
 import {
   fight,
+  fishDragN,
+  fitTires,
   jointsOf,
   kindSeconds,
   rodPull,
+  thrustN,
   tippetHolds,
   TIRES_S,
   weakestJoint,
+  type FoughtFish,
 } from '../../../core/rig/index';
+import { foldTry } from '../../../core/log/index';
 import { heatLimitC } from '../../../core/day/index';
 import { formatFishLength, formatLength, formatPull, formatSpeed } from '../../../core/units/index';
 import { jointPlace } from '../../../words/rig-words';
@@ -38,16 +43,42 @@ function foughtFrom(s: WorkspaceState) {
     diameterMm: section?.part === 'section' ? (section.endDiameterMm ?? section.diameterMm) : 0.15,
     lengthM: 3,
   };
+  const tiresS = fitTires(foughtFish(s));
   return {
     fish,
+    tiresS,
     joint,
     wayM,
     speedMps: told.surfaceMps,
-    straight: fight({ fish, rod: plan.rod, speedMps: told.surfaceMps, wayM }),
-    side: fight({ fish, rod: plan.rod, speedMps: told.surfaceMps, wayM, sideRad: Math.PI / 3 }),
+    straight: fight({ fish, rod: plan.rod, speedMps: told.surfaceMps, wayM, tiresS }),
+    side: fight({
+      fish,
+      rod: plan.rod,
+      speedMps: told.surfaceMps,
+      wayM,
+      sideRad: Math.PI / 3,
+      tiresS,
+    }),
     holds: tippetHolds(joint, plan.rod, fish, tippet),
     kindS: kindSeconds(waterTempC, heatLimitC({ school: methods.heat, species, legalC })),
   };
+}
+
+/** Every landed fish of the log whose fight was timed. */
+function foughtFish(s: WorkspaceState): FoughtFish[] {
+  const { workingN } = rodPull(rigOf(s).rod);
+  return s.tries.flatMap((t) => {
+    const { target, water, cast } = t.snapshot;
+    return foldTry(t.fly, t.events).timeline.flatMap(({ event: e, undone }) => {
+      if (undone || e.code !== 'landing' || !e.foughtS || !e.lengthCm) return [];
+      const species = e.species ?? t.snapshot.rated.species ?? s.settings.species;
+      const fish = { species, totalLengthCm: e.lengthCm, waterTempC: water.tempC ?? 11 };
+      const leftN = workingN - fishDragN(e.lengthCm, target?.surfaceSpeedMps ?? 0.5);
+      const wayM =
+        cast && target ? Math.hypot(cast.stand.xM - target.xM, cast.stand.yM - target.yM) : 6;
+      return leftN > 0 ? [{ seconds: e.foughtS, wayM, thrustN: thrustN(fish), leftN }] : [];
+    });
+  });
 }
 
 const HOLD_WORDS = {
@@ -136,7 +167,8 @@ export function HoldScale({ width }: { width: number }) {
           : ''}
       </p>
       <p className={panel.second}>
-        Fish tire in {TIRES_S.low} to {TIRES_S.high} s here as a guess; strengths are middling,
+        Fish tire in {Math.round(f.tiresS.low)} to {Math.round(f.tiresS.high)} s,{' '}
+        {f.tiresS.low === TIRES_S.low ? 'our guess' : 'by your own log'}; strengths are middling,
         makers differ by a fifth. What your spool says wins: type it at the section.
       </p>
     </section>

@@ -1,7 +1,14 @@
 'use client';
 
 import { useMemo } from 'react';
-import { findRig, rigFrom, rigsFor, rodFor, type RigFit } from '../../../core/rig/index';
+import {
+  findRig,
+  forStained,
+  rigFrom,
+  rigsFor,
+  rodFor,
+  type RigFit,
+} from '../../../core/rig/index';
 import { flowShareOf, rigWaterOf } from '../../../core/sink/index';
 import { formatLength } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
@@ -14,6 +21,8 @@ import panel from '../../../ui/panel.module.css';
 import css from './bench.module.css';
 
 const SHOWN = 5;
+/** From here on water is stained, and flies are seen late and near (our guess). */
+const STAINED_NTU = 8;
 const SMALL_CM = 20;
 const RISES: readonly string[] = ['rising', 'sipping', 'splashing'];
 
@@ -75,6 +84,11 @@ export function RigsThatFit() {
         {fits.map((f: RigFit) => row(f.id, rigFrom(f.id).name, fitWords(f, units)))}
         {tackle.rigs.map((r) => row(r.id, r.name, 'Your own.'))}
       </ul>
+      {turbidityNtu >= STAINED_NTU && (
+        <Button onClick={() => bench.change(forStained(now))}>
+          Stained: the same, two X heavier
+        </Button>
+      )}
       <p className={panel.second}>
         A rod for water {formatLength(water.widthM, units)} wide:{' '}
         {rod.lineWeight === null ? 'no line' : `${rod.lineWeight} weight`},{' '}
