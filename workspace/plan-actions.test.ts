@@ -5,7 +5,7 @@ import { readBeat, type BeatPlan } from '../core/formats/index';
 import { foldTry, type KeptRead } from '../core/log/index';
 import { madeFlow } from '../core/water/fixtures/waters';
 import type { Shot } from '../core/cast/index';
-import type { QueuedRequest } from '../sync/client';
+import { api, type QueuedRequest } from '../sync/client';
 import type { ActionContext } from './action-context';
 import type { Engine } from './engine/engine';
 import { createPlanActions } from './plan-actions';
@@ -301,6 +301,23 @@ it('a rig is chosen and changed: a template becomes one’s own, what cannot be 
   expect(store.getState()).toMatchObject({ rigId: null });
   expect(store.getState().settings.tackle.ready).toEqual([null, null]);
   expect(letters.every((l) => l.path === '/api/v1/settings')).toBe(true);
+});
+
+it('a bed that the fly felt is kept as a sounding, or the sentence says why not', async () => {
+  const { store, actions, bench } = setUp();
+  expect(await bench.keepSounding(0.6, 0.1)).toBe('Choose a fish or a lie first.');
+  store.setState({ markId: actions.placeMark({ xM: 5, yM: 1 })! });
+  const saved = jest.spyOn(api, 'saveBeat');
+  saved.mockResolvedValueOnce({ ok: true, value: { id: 'b1', notes: [] } } as never);
+  expect(await bench.keepSounding(0.6, 0.1)).toBeNull();
+  const again = readBeat(saved.mock.calls[0]![1].file);
+  if (!again.ok) throw new Error('the beat that was sent must be a beat');
+  const soundings = (p: BeatPlan) => p.features.filter((f) => f.kind === 'sounding');
+  expect(soundings(again.plan)).toHaveLength(soundings(plan).length + 1);
+  expect(soundings(again.plan).at(-1)).toMatchObject({ depthM: 0.7 });
+  saved.mockResolvedValueOnce({ ok: false, message: 'No network.' } as never);
+  expect(await bench.keepSounding(0.6, 0.1)).toContain('No network.');
+  saved.mockRestore();
 });
 
 it('what the bed said goes to the try at this fish, or begins one, and what helps is done', () => {

@@ -1,4 +1,5 @@
 import { landingFor } from '../../../core/cast/index';
+import { writeBeat } from '../../../core/formats/index';
 import type { EventCode } from '../../../core/log/index';
 import {
   checkRig,
@@ -12,15 +13,18 @@ import {
 } from '../../../core/rig/index';
 import { lowestFly, withFloat, withFly, withShot, type Rung } from '../../../core/sink/index';
 import { foldTry, isOver } from '../../../core/log/index';
+import { api } from '../../../sync/client';
 import { clientId } from '../../../sync/client-id';
 import { toCm, type ActionContext } from '../../action-context';
 import { createPlanActions } from '../../plan-actions';
 import { createTryActions } from '../../records/try-actions';
 import { rigOf, targetOf } from '../../state/selectors';
 
+const LEAST_SOUNDED_M = 0.02;
+
 /** The rig: chosen, changed part by part, made ready; and what the bed said of it. */
 export function createBenchActions(context: ActionContext) {
-  const { store, push } = context;
+  const { store, push, beat } = context;
   const plan = createPlanActions(context);
   const log = createTryActions(context);
   const tackle = (): Tackle => store.getState().settings.tackle;
@@ -97,6 +101,27 @@ export function createBenchActions(context: ActionContext) {
         (t) => t.markId === markId && !isOver(foldTry(t.fly, t.events).state),
       );
       log.record(open?.id ?? log.beginTry(''), code);
+    },
+    /**
+     * Keeps what the fly felt as a sounding of the beat: the depth as drawn, and the shift. The water is
+     * solved anew on the next opening. The sentence that says why not, or null.
+     */
+    async keepSounding(depthM: number, shiftM: number): Promise<string | null> {
+      const target = targetOf(store.getState());
+      if (!target) return 'Choose a fish or a lie first.';
+      const place = toCm(target);
+      const measured = Math.round(100 * Math.max(LEAST_SOUNDED_M, depthM + shiftM)) / 100;
+      const sounding = {
+        kind: 'sounding' as const,
+        depthM: measured,
+        shape: { type: 'Point' as const, place },
+      };
+      const plan = { ...beat.plan, features: [...beat.plan.features, sounding] };
+      const reply = await api.saveBeat(beat.id, {
+        stream: beat.streamName,
+        file: writeBeat(plan),
+      });
+      return reply.ok ? null : `The sounding could not be kept. ${reply.message}`;
     },
     takeBack(tryId: string) {
       log.undoLast(tryId);

@@ -1,5 +1,6 @@
 'use client';
 
+import { useState } from 'react';
 import {
   afloat,
   airLoadN,
@@ -26,7 +27,7 @@ import {
   noteWords,
   workedWords,
 } from '../../../words/rig-words';
-import { useActions, usePart } from '../../context';
+import { useActions, usePart, useWorkspace } from '../../context';
 import { isPale, numberOfMark, rigOf, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createBenchActions } from './bench-actions';
@@ -238,6 +239,7 @@ function BedSaid() {
           ? ` The bed here lies ${formatDepth(Math.abs(here.shiftM), units)} ${here.shiftM > 0 ? 'lower' : 'higher'} than drawn, give or take ${formatDepth(here.spreadM, units)}.`
           : ''}
       </p>
+      {here && isSure(here) && <KeepBed depthM={answer.depthM} shiftM={here.shiftM} />}
       <div className={panel.row}>
         <Button onClick={() => bench.felt('bottom')}>It ticked</Button>
         <Button onClick={() => bench.felt('clear')}>Never touched</Button>
@@ -248,6 +250,45 @@ function BedSaid() {
           </Button>
         )}
       </div>
+    </>
+  );
+}
+
+/** Drifts of one place from which on its bed may be set by the fly. */
+const SURE_DRIFTS = 8;
+const isSure = (here: { shiftM: number; spreadM: number; drifts: number }) =>
+  here.drifts >= SURE_DRIFTS && Math.abs(here.shiftM) > here.spreadM;
+
+/** The bed as the fly felt it, kept as a sounding once the angler says so. */
+function KeepBed({ depthM, shiftM }: { depthM: number; shiftM: number }) {
+  const { beat } = useWorkspace();
+  const bench = useActions(createBenchActions);
+  const level = usePart((s) => s.level);
+  const units = usePart((s) => s.settings.units);
+  const [said, setSaid] = useState<string | null>(null);
+  if (level !== beat.plan.surveyedLevel)
+    return (
+      <p className={panel.second}>
+        Soundings are kept at {beat.plan.surveyedLevel}: choose that level to set the bed by the
+        fly.
+      </p>
+    );
+  return (
+    <>
+      <Button
+        onClick={async () => {
+          const problem = await bench.keepSounding(depthM, shiftM);
+          if (problem) setSaid(problem);
+          else window.location.reload();
+        }}
+      >
+        Keep {formatDepth(depthM + shiftM, units)} here as a sounding by the fly
+      </Button>
+      {said && (
+        <p role="alert" className={panel.problem}>
+          {said}
+        </p>
+      )}
     </>
   );
 }
