@@ -9,7 +9,7 @@ import type { RouteResult } from '../core/route/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
 import { part } from './part';
-import { layName } from '../words/lay-words';
+import { layName } from '../words/lay-names';
 import { onwardWords, standTitle, stateWords, stopWords, targetWords } from '../words/outing-words';
 import { inHundred } from '../words/names';
 import { fishNumber, homeOf, nextTarget, statesNow, targetsNow } from './next-thing';

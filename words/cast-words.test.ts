@@ -1,6 +1,6 @@
 import type { Reason } from '../core/units/index';
 import { angleWords, forWords, standWords, towardWords } from './cast-words';
-import { layName } from './lay-words';
+import { layName } from './lay-names';
 
 const reason = (what: string, value: number): Reason => ({ what, value, unit: '', source: '' });
 

@@ -22,7 +22,7 @@ import type {
 import type { FlyKind } from '../core/rig/index';
 import type { Place } from '../core/grid/index';
 import { inHundred } from './names';
-import { TOWARD } from './lay-words';
+import { TOWARD } from './lay-names';
 
 /** How a cast is said. Data comes as reasons; only this file words them. */
 

@@ -7,7 +7,7 @@ import { channelMiddleYM } from '../../core/water/index';
 import { pageX, pageY, type Camera } from '../../drawing/camera';
 import { useActions, usePart, useWorkspace } from '../context';
 import { againstWords, castName, inRods, standWords } from '../../words/cast-words';
-import { layName } from '../../words/lay-words';
+import { layName } from '../../words/lay-names';
 import { useFishNames } from '../use-fish-names';
 import { useLieNames } from '../parts/use-lie-names';
 import { useSide } from '../use-side';

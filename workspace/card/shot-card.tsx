@@ -16,7 +16,8 @@ import {
   structureName,
   towardWords,
 } from '../../words/cast-words';
-import { layHow, layName } from '../../words/lay-words';
+import { layName } from '../../words/lay-names';
+import { layHow } from '../../words/lay-words';
 import { heldBackText, hookText, lookText, stayText } from '../../words/chance-words';
 import { inHundred, postureName } from '../../words/names';
 import { cautionText } from '../../words/stalk-words';

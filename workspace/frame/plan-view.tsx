@@ -9,8 +9,15 @@ import { Furniture } from '../../drawing/furniture';
 import { LandLayer } from '../../drawing/land-layer';
 import { LiesLayer } from '../steps/read/lies-layer';
 import { MarksLayer, RingLayer } from '../steps/spot/marks-layer';
-import { ProbeLayer } from '../steps/read/probe-layer';
-import { CastLayer, ReadingLayer, ReadsLayer, ShadeLayer, SpotLayer, StalkLayer } from './steps';
+import {
+  CastLayer,
+  ProbeLayer,
+  ReadingLayer,
+  ReadsLayer,
+  ShadeLayer,
+  SpotLayer,
+  StalkLayer,
+} from './steps';
 import { WaterCanvas, WaterLines } from '../../drawing/water-layer';
 import { usePanZoom } from '../../drawing/use-pan-zoom';
 import { useThemeName } from '../../drawing/use-theme-name';

@@ -86,6 +86,9 @@ export const SpotLayer = lazy<{ camera: Camera; width: number; height: number }>
 export const ReadingLayer = lazy<
   Parameters<typeof import('../steps/read/reading-layer').ReadingLayer>[0]
 >(() => import('../steps/read/reading-layer').then((m) => m.ReadingLayer));
+export const ProbeLayer = lazy<
+  Parameters<typeof import('../steps/read/probe-layer').ProbeLayer>[0]
+>(() => import('../steps/read/probe-layer').then((m) => m.ProbeLayer));
 export const ReadsLayer = lazy<
   Parameters<typeof import('../steps/read/reads-layer').ReadsLayer>[0]
 >(() => import('../steps/read/reads-layer').then((m) => m.ReadsLayer));

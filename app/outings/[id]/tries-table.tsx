@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { foldTry, type Try, type TryFold } from '@/core/log/index';
 import { clockText, formatFishLength, formatSeconds, type UnitSystem } from '@/core/units/index';
 import { DataTable, type TableColumn, type TableSort } from '@/ui/data-table';
-import { layName } from '@/words/lay-words';
+import { layName } from '@/words/lay-names';
 import { detailWords, END_WORDS } from '@/words/try-words';
 import { inHundred, lieName } from '@/words/names';
 

@@ -5,7 +5,7 @@ import type { PoolCover } from '../../../core/cast/index';
 import { Button } from '../../../ui/button';
 import { useActions, usePart } from '../../context';
 import { inRods, structureName, WATER_NAMES } from '../../../words/cast-words';
-import { layName } from '../../../words/lay-words';
+import { layName } from '../../../words/lay-names';
 import { lookoutLetter } from '../../../words/words';
 import { RiseTiming } from '../../parts/rise-timing';
 import { targetOf } from '../../state/selectors';

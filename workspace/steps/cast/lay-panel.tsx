@@ -7,7 +7,7 @@ import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { useActions, usePart } from '../../context';
 import { castName, mendName } from '../../../words/cast-words';
-import { layName } from '../../../words/lay-words';
+import { layName } from '../../../words/lay-names';
 import { DRIFT_S } from './questions';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';

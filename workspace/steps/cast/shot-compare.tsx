@@ -4,7 +4,7 @@ import { formatLength, formatSeconds, type UnitSystem } from '../../../core/unit
 import type { Shot } from '../../../core/cast/index';
 import { usePart } from '../../context';
 import { angleWords, castName } from '../../../words/cast-words';
-import { layName } from '../../../words/lay-words';
+import { layName } from '../../../words/lay-names';
 import { inHundred, postureName } from '../../../words/names';
 import { valueOf } from '../../state/answer';
 import { PlainTable } from '../../../ui/plain-table';

@@ -6,7 +6,7 @@ import { Check } from '../../../ui/check';
 import { Disclosure } from '../../../ui/disclosure';
 import { useActions, usePart } from '../../context';
 import { NOTHING_ASKED } from '../../state/shots-asked';
-import { layKindName } from '../../../words/lay-words';
+import { layKindName } from '../../../words/lay-names';
 import { createCastActions } from './cast-actions';
 import panel from '../../../ui/panel.module.css';
 

@@ -2,7 +2,7 @@
 
 import { pageX, pageY, type Camera } from '../../../drawing/camera';
 import { useActions, usePart } from '../../context';
-import { layName } from '../../../words/lay-words';
+import { layName } from '../../../words/lay-names';
 import { isStale, valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import drawn from '../../../drawing/marks.module.css';

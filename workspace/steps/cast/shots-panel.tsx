@@ -13,7 +13,7 @@ import {
   NO_SHOTS_WORDS,
   standWords,
 } from '../../../words/cast-words';
-import { layName } from '../../../words/lay-words';
+import { layName } from '../../../words/lay-names';
 import { noLookText } from '../../../words/chance-words';
 import { capital, inHundred, postureName } from '../../../words/names';
 import { useSide } from '../../use-side';
