@@ -1,6 +1,6 @@
 'use client';
 
-import { foldTry, tallyOf, type Try } from '../core/log/index';
+import { foldTry, isCast, tallyOf, type Try } from '../core/log/index';
 import type { HeldPack } from '../core/outing/index';
 import { DEFAULT_TACKLE, dueFor, findRig, type Use } from '../core/rig/index';
 import { Button } from '../ui/button';
@@ -94,19 +94,10 @@ function usedSince(tries: readonly Try[]): Use {
       else if (event.code === 'weed') use.castsSinceLook = 0;
       else if (event.code === 'hook') use.fish++;
       else if (event.code === 'snag' || event.code === 'hung') use.snags++;
-      if (CASTS.has(event.code)) {
+      if (isCast(event.code)) {
         use.casts++;
         use.castsSinceLook++;
       }
     }
   return use;
 }
-const CASTS: ReadonlySet<string> = new Set([
-  'cast',
-  'look',
-  'refusal',
-  'miss',
-  'hook',
-  'bottom',
-  'clear',
-]);

@@ -162,6 +162,9 @@ const IS_A_CAST: Partial<Record<EventCode, true>> = {
   rise: true,
 };
 
+/** Whether an event counts as a cast that reached the water. */
+export const isCast = (code: EventCode): boolean => IS_A_CAST[code] ?? false;
+
 /** By number; of two devices' events under one number, by device: both stand, the order is a convention. */
 const inOrder = (a: TryEvent, b: TryEvent) =>
   a.seq - b.seq || (a.device < b.device ? -1 : a.device > b.device ? 1 : 0);

@@ -54,6 +54,7 @@ export {
   EVENT_WORDS,
   FELL_AT,
   foldTry,
+  isCast,
   HOOKED_IN,
   isOver,
   LOSS_CAUSES,
