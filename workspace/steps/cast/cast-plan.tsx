@@ -65,9 +65,13 @@ function Ahead({ camera, met, stand }: { camera: Camera; met: Place; stand: Plac
   const far = Math.hypot(met.xM - stand.xM, met.yM - stand.yM);
   const rim = [-1, 0, 1].map((side) => at(camera, off(stand, aim + side * AHEAD_HALF_RAD, far)));
   return (
-    <g data-mark="ahead">
+    <g>
       <path d={`${linePath([at(camera, stand), ...rim])}Z`} className={css.room} />
-      <path d={`M${x - 4},${y - 4}l8,8M${x + 4},${y - 4}l-8,8`} className={css.met} />
+      <path
+        data-mark="ahead"
+        d={`M${x - 4},${y - 4}l8,8M${x + 4},${y - 4}l-8,8`}
+        className={css.met}
+      />
     </g>
   );
 }
