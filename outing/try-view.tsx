@@ -6,6 +6,7 @@ import {
   FELL_AT,
   foldTry,
   isOver,
+  possibleEvents,
   type EventCode,
   type FellAt,
   type Try,
@@ -33,6 +34,7 @@ import { fishNumber } from './next-thing';
 import { keptWords, type OutingShared } from './shared';
 import { rowOf } from './try-rows';
 import { goTo, placeInOuting } from './use-bank';
+import { BedCells, sinks } from './bed-cells';
 import { usePays } from './use-pays';
 import css from './outing.module.css';
 
@@ -41,28 +43,7 @@ const NextMove = part(() => import('./next-move').then((m) => m.NextMove), 180);
 
 const PAD = ['cast', 'look', 'refusal', 'hook', 'miss', 'spook'] as const;
 const HOOKED = ['landing', 'loss', 'foul'] as const;
-const ELSE: readonly EventCode[] = [
-  'snag',
-  'fly-lost',
-  'weed',
-  'bottom',
-  'clear',
-  'hung',
-  'other-species',
-  'let-be',
-  'rest',
-  'change',
-  'rise',
-  'seen',
-  'unseen',
-];
-/** What the drift said of the bed: the Bench learns how the angler's flies sink. */
-const BED = [
-  ['clear', 'never touched'],
-  ['bottom', 'ticked the bed'],
-  ['hung', 'hung up'],
-] as const;
-const sinks = ({ snapshot }: Try) => (snapshot.cast?.rig.fly ?? 'dry') !== 'dry';
+const ELSE = possibleEvents('open').filter((code) => !(PAD as readonly EventCode[]).includes(code));
 const PAD_KEYS = '123456';
 const FELL_KEYS: Record<string, FellAt> = {
   ArrowUp: 'long',
@@ -195,18 +176,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
             ))}
           </div>
           {!row && !elseOpen && fold.state !== 'hooked' && sinks(attempt) && (
-            <div className={css.cells} role="group" aria-label="What the bed said">
-              {BED.map(([code, word]) => (
-                <Button
-                  voice="bare"
-                  key={code}
-                  aria-pressed={last?.code === code}
-                  onClick={() => void press(code)}
-                >
-                  {word}
-                </Button>
-              ))}
-            </div>
+            <BedCells last={last?.code ?? null} press={(code) => void press(code)} />
           )}
           {row && last && !elseOpen && (
             <div className={css.cells} role="group" aria-label={row.label}>

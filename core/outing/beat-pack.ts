@@ -215,7 +215,8 @@ function snapshotOf(
   fly: FlyKind,
 ): TrySnapshot {
   const water = probeFlow(flow, null, fish.xM, fish.yM);
-  const rig = rigInHand(settings.tackle, fly);
+  // A dropper that was cut off leaves the same rig in the hand.
+  const rig = rigInHand(settings.tackle, flyInHand(settings.tackle, 'dry-dropper'));
   return writeSnapshot({
     planHash,
     level,

@@ -94,6 +94,7 @@ export function LaneOf({ width, height }: { width: number; height: number }) {
       answer={told.answer}
       leadM={told.leadM}
       fishDepthM={target.fishDepthM}
+      fishLengthCm={target.totalLengthCm}
       units={units}
       width={width}
       height={height}

@@ -13,7 +13,7 @@ import {
   weakestJoint,
   type FoughtFish,
 } from '../../../core/rig/index';
-import { foldTry } from '../../../core/log/index';
+import { ASSUMED_TEMP_C, foldTry } from '../../../core/log/index';
 import { heatLimitC } from '../../../core/day/index';
 import { formatFishLength, formatLength, formatPull, formatSpeed } from '../../../core/units/index';
 import { jointPlace } from '../../../words/rig-words';
@@ -72,7 +72,11 @@ function foughtFish(s: WorkspaceState): FoughtFish[] {
     return foldTry(t.fly, t.events).timeline.flatMap(({ event: e, undone }) => {
       if (undone || e.code !== 'landing' || !e.foughtS || !e.lengthCm) return [];
       const species = e.species ?? t.snapshot.rated.species ?? s.settings.species;
-      const fish = { species, totalLengthCm: e.lengthCm, waterTempC: water.tempC ?? 11 };
+      const fish = {
+        species,
+        totalLengthCm: e.lengthCm,
+        waterTempC: water.tempC ?? ASSUMED_TEMP_C,
+      };
       const leftN = workingN - fishDragN(e.lengthCm, target?.surfaceSpeedMps ?? 0.5);
       const wayM =
         cast && target ? Math.hypot(cast.stand.xM - target.xM, cast.stand.yM - target.yM) : 6;

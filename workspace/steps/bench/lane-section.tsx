@@ -17,7 +17,6 @@ const GROUND_PX = 38;
 const PAST_M = 2.4;
 const LEAST_ABOVE_M = 2;
 const MOST_ABOVE_M = 7;
-const FISH_CM = 28;
 
 /** The lane as a cut: x up-current positive, as the plan has it. */
 function cutOf({ lane }: BenchAnswer): Cut {
@@ -49,6 +48,7 @@ export function LaneSection({
   answer,
   leadM,
   fishDepthM,
+  fishLengthCm,
   units,
   width,
   height,
@@ -56,6 +56,7 @@ export function LaneSection({
   answer: BenchAnswer;
   leadM: number;
   fishDepthM: number;
+  fishLengthCm: number;
   units: UnitSystem;
   width: number;
   height: number;
@@ -75,7 +76,7 @@ export function LaneSection({
   const at = (p: [number, number]): [number, number] => [x(p[0]), y(p[1])];
   const path = s ? placesOf(s.best.path) : [];
   const fishY = y(-fishDepthM);
-  const scale = fishLengthPx(FISH_CM) / 130;
+  const scale = fishLengthPx(fishLengthCm) / 130;
   const bed = cut.bed.map((b, i): [number, number] => [x(cut.x[i]!), y(b)]);
   const seconds = s ? [1, 2, 3, 4, 6, 8].filter((t) => t < s.best.path.t.at(-1)!) : [];
   return (
