@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { ChakraProvider } from '@chakra-ui/react';
 import { system } from '../ui/system';
 import { newPiece, newSketch, toldNow, type Sketch } from '../core/water/index';
-import { readBeat, type BeatPlan } from '../core/formats/index';
+import { feltSoundings, readBeat, type BeatPlan, type FeltSounding } from '../core/formats/index';
 import { KETTLE_SLOT } from '../demo/data/kettle-slot';
 import { WITHY_BEND_FILE } from '../demo/data/withy-bend';
 import { newSurvey, SketchPage, SurveyPage, type SurveyDraft } from './index';
@@ -45,10 +45,15 @@ const show = (element: React.ReactElement) =>
   render(<ChakraProvider value={system}>{element}</ChakraProvider>);
 
 describe('the page of a sketch', () => {
-  const page = (body: Sketch, more: { beatId?: string; streamName?: string } = {}) =>
+  const page = (
+    body: Sketch,
+    more: { beatId?: string; streamName?: string } = {},
+    felt: FeltSounding[] = [],
+  ) =>
     show(
       <SketchPage
         draft={{ id: 'd1', kind: 'sketch', streamName: 'Thrum', beatId: null, body, ...more }}
+        felt={felt}
         units="metric"
       />,
     );
@@ -65,6 +70,22 @@ describe('the page of a sketch', () => {
     await userEvent.click(screen.getByRole('radio', { name: 'stroll' }));
     expect(screen.getByText(/is the discharge that fits these pieces best/)).toBeInTheDocument();
     expect(screen.getByText('1 run', { selector: 'text' })).toBeInTheDocument();
+  });
+
+  it('told anew it keeps what a fly felt of the bed, and says what lies on land now', async () => {
+    const at = (xM: number, yM: number): FeltSounding => ({
+      kind: 'sounding',
+      depthM: 0.61,
+      by: 'fly',
+      shape: { type: 'Point', place: { xM, yM } },
+    });
+    page(KETTLE_SLOT, { beatId: 'kettle-slot' }, [at(5, 0), at(5, 40)]);
+    expect(
+      screen.getByText(/1 sounding by the fly comes along. 1 sounding by the fly lies on land/),
+    ).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Keep the change and read it' }));
+    const read = readBeat(kept[0]!.body.file);
+    expect(read.ok && feltSoundings(read.plan)).toEqual([at(5, 0)]);
   });
 
   it('is kept with what it was made from, and opened to read', async () => {

@@ -136,10 +136,16 @@ const heldWaters = new WeakMap<FlowField, { key: string; water: TargetWater }>()
 export function waterAt(scene: Scene, q: CastQuestion): TargetWater | null {
   if (!q.target || !q.chance) return null;
   const { calmWay: _calm, home: _home, ...asked } = q.chance;
-  const key = JSON.stringify([q.target, asked, q.conditions.turbidityNtu ?? 0, roughKey(q)]);
+  const key = JSON.stringify([
+    q.target,
+    asked,
+    q.rig.landsMg,
+    q.conditions.turbidityNtu ?? 0,
+    roughKey(q),
+  ]);
   const held = heldWaters.get(scene.flow);
   if (held?.key === key) return held.water;
-  const input = { ...asked, home: 1, target: q.target, conditions: q.conditions };
+  const input = { ...asked, home: 1, target: q.target, rig: q.rig, conditions: q.conditions };
   const water = targetWater(scene, input);
   heldWaters.set(scene.flow, { key, water });
   return water;

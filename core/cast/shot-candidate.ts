@@ -104,12 +104,14 @@ export function targetWater(
     | 'unmarked'
     | 'landingDraws'
     | 'alarm'
+    | 'rig'
   >,
 ): TargetWater {
   const { flow } = scene;
   const { target, conditions } = input;
   const reach = reachOf(flow, target, {
     fly: input.fly,
+    landsMg: input.rig.landsMg,
     ...(input.landingDraws && { landingDraws: true }),
     ...(input.waterTempC !== undefined && { waterTempC: input.waterTempC }),
     ...(conditions.turbidityNtu !== undefined && { turbidityNtu: conditions.turbidityNtu }),

@@ -3,6 +3,7 @@ import { createRandom } from '../grid/index';
 import { madeFlow } from '../water/fixtures/waters';
 import { reactionDistanceCm } from '../fish/index';
 import type { Fish } from '../sight/index';
+import { DEFAULT_RIG } from '../rig/index';
 import {
   aimsFor,
   bandOf,
@@ -83,6 +84,17 @@ describe('where it takes, and what it needs', () => {
     expect(ahead({}, { fly: 'sunk' })).toBeLessThan(usual);
     expect(ahead({}, { fly: 'dry', turbidityNtu: 25 })).toBeLessThan(usual);
   });
+  it('what falls heavier frightens more, as the fourth root of its mass, never beyond the range', () => {
+    const usual = reachOf(run, trout(), { fly: 'dry' }).splash;
+    const heavy = (times: number) =>
+      reachOf(run, trout(), { fly: 'dry', landsMg: times * DEFAULT_RIG.landsMg }).splash;
+    expect(heavy(1)).toBe(usual);
+    expect(heavy(4) / usual).toBeCloseTo(Math.SQRT2, 6);
+    expect([heavy(1e-6), heavy(1e6)]).toEqual(CHANCE.splashRange);
+    const draws = reachOf(run, trout(), { fly: 'dry', landsMg: 900, landingDraws: true });
+    expect(draws.splash).toBe(0);
+  });
+
   it('a dwell as long as any natural one satisfies all it can; none under a twentieth of a second', () => {
     const r = reachOf(run, trout(), { fly: 'dry' });
     expect(satisfied(r, 3, 3)).toBe(1);

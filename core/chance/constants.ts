@@ -1,5 +1,5 @@
 import type { Fish } from '../sight/index';
-import type { FlyKind } from '../rig/index';
+import { DEFAULT_RIG, type FlyKind } from '../rig/index';
 
 type Surety = Fish['surety'];
 
@@ -39,6 +39,10 @@ export const CHANCE = {
   /** A fly that lands on its nose frightens with this chance, fading over this, m. */
   splash: 0.3,
   splashM: 0.3,
+  /** What falls as heavy as the usual dry, mg; heavier by the root of its energy's root, within these. */
+  splashMg: DEFAULT_RIG.landsMg,
+  splashPower: 0.25,
+  splashRange: [0.1, 0.6],
   /** A fly that drags within reach puts down with this chance. */
   dragged: 0.2,
   /** Line that falls near: chance by its part, and how near, m. */

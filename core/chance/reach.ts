@@ -32,6 +32,8 @@ export interface ReachOptions {
   landingDraws?: boolean;
   waterTempC?: number;
   turbidityNtu?: number;
+  /** All that falls on the water at the end of the cast, mg; left out: as the usual dry. */
+  landsMg?: number;
 }
 
 const USUAL_TEMP_C = 11;
@@ -72,8 +74,17 @@ export function reachOf(flow: FlowField, fish: Fish, options: ReachOptions): Rea
     anySide: paceMps < CHANCE.slowMps,
     needS: z / CHANCE.riseMps + CHANCE.decideS,
     paceMps,
-    splash: options.landingDraws ? 0 : CHANCE.splash,
+    splash: options.landingDraws ? 0 : splashOf(options.landsMg ?? CHANCE.splashMg),
   };
+}
+
+/**
+ * Chance that what falls on its nose frightens a fish: that of the usual dry, times the fourth root of
+ * the mass over the dry's, as rings from a drop grow with its energy (our guess; never measured).
+ */
+export function splashOf(massMg: number): number {
+  const [least, most] = CHANCE.splashRange;
+  return clamp(CHANCE.splash * (massMg / CHANCE.splashMg) ** CHANCE.splashPower, least, most);
 }
 
 /** 0 outside; 1 within, behind the fish; 2 within, ahead of it. */

@@ -43,7 +43,13 @@ interface Kinds {
     heightM?: number;
     cutM?: number;
   };
-  sounding: { depthM: number; speedMps?: number; at?: 'surface' | 'six-tenths' };
+  /** `by`: felt by a fly that ticked the bed, not by a rod or a staff. */
+  sounding: {
+    depthM: number;
+    speedMps?: number;
+    at?: 'surface' | 'six-tenths';
+    by?: 'fly';
+  };
   section: { stations: Station[]; at?: 'surface' | 'six-tenths' };
   /** Height above the bed. */
   boulder: { diameterM: number; heightM: number };

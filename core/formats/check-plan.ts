@@ -1,4 +1,4 @@
-import { polylineYAt } from '../grid/index';
+import { polylineYAt, type Place } from '../grid/index';
 import { joinBank } from './bank-line';
 import { featuresOf, type BeatPlan } from './beat-plan';
 
@@ -67,17 +67,21 @@ export function checkDepths(plan: BeatPlan, say: Say): void {
 }
 
 /** A depth taken this far outside the banks is still the angler's tape, not land, m. */
-const ON_LAND_M = 0.3;
+export const ON_LAND_M = 0.3;
+
+/** How far a place lies outside the banks or beyond an end of the beat, m; under 0: within. */
+export function outsideM(plan: BeatPlan, { xM, yM }: Place): number {
+  const left = polylineYAt(joinBank(plan, 'left').line, xM);
+  const right = polylineYAt(joinBank(plan, 'right').line, xM);
+  return Math.max(left - yM, yM - right, -xM, xM - plan.lengthM);
+}
 
 /** Depths taken on land. */
 export function checkSoundings(plan: BeatPlan, say: Say): void {
-  const left = joinBank(plan, 'left').line;
-  const right = joinBank(plan, 'right').line;
   for (const [index, f] of plan.features.entries()) {
     if (f.kind !== 'sounding' || f.depthM === 0 || f.shape.type !== 'Point') continue;
     const { xM, yM } = f.shape.place;
-    const off = Math.max(polylineYAt(left, xM) - yM, yM - polylineYAt(right, xM));
-    const outside = Math.max(off, -xM, xM - plan.lengthM);
+    const outside = outsideM(plan, f.shape.place);
     if (outside <= ON_LAND_M) continue;
     say(
       index,

@@ -15,6 +15,7 @@ export type {
   Station,
 } from './beat-plan';
 export { entriesOf } from './entries';
+export { feltSoundings, withFelt, type FeltSounding } from './felt-soundings';
 export { halfPlace } from './half-place';
 export {
   LEVEL_NAMES,

@@ -87,6 +87,7 @@ export const KIND_RULES: Record<FeatureKind, KindRule> = {
       depthM: number(0, 6, 'm'),
       speedMps: number(-5, 5, 'm/s', false),
       at: measuredAt,
+      by: word(['fly'], false),
     },
   },
   section: { geometry: ['LineString'], properties: { stations, at: measuredAt } },

@@ -70,13 +70,14 @@ export function packBeat(
   const targets = all.map(({ fish, mark, lie }, n): PackTarget => {
     const { methods, noticing } = settings;
     const hand = flyInHand(settings.tackle, 'dry-dropper');
+    const tied = rigInHand(settings.tackle, hand);
     const fly = flyFished(hand, methods.dropper, mark);
     const question: ShotsQuestion = {
       target: plainFish(fish),
       others: watchersOf(marks, fish, lies, settings.fishLengthCm).filter((w) => w.id !== fish.id),
-      angler: shotAngler(settings),
+      angler: shotAngler(settings, tied),
       fly,
-      rig: driftRigOf(rigInHand(settings.tackle, hand), settings.tackle, fly),
+      rig: driftRigOf(tied, settings.tackle, fly),
       species: settings.species,
       home: mark ? homeOfMark(mark, lies, order.nowMs) : (lie?.rating ?? 100) / 100,
       waterTempC: tempC,

@@ -56,13 +56,14 @@ export function routeQuestion(told: RouteTold): RouteQuestion {
       })),
   ];
   const hand = flyInHand(settings.tackle, 'dry-dropper');
+  const tied = rigInHand(settings.tackle, hand);
   const fly = flyFished(hand, methods.dropper, null);
   return {
     targets,
     shots: {
-      angler: shotAngler(settings),
+      angler: shotAngler(settings, tied),
       fly,
-      rig: driftRigOf(rigInHand(settings.tackle, hand), settings.tackle, fly),
+      rig: driftRigOf(tied, settings.tackle, fly),
       species: settings.species,
       waterTempC,
       landingDraws: methods.landing === 'hard-draws',

@@ -2,7 +2,7 @@ import type { ShotAngler } from '../cast/index';
 import { markAtHome } from '../chance/index';
 import type { Lie } from '../lies/index';
 import type { Mark, Settings } from '../log/index';
-import type { FlyKind } from '../rig/index';
+import { rodLengthM, type FlyKind, type RigPlan } from '../rig/index';
 import type { Fish } from '../sight/index';
 import type { Watcher } from '../stalk/index';
 
@@ -77,12 +77,12 @@ export const flyFished = (
 ): FlyKind =>
   fly === 'dry-dropper' && dropper === 'cut-when-up' && mark?.behaviour === 'rising' ? 'dry' : fly;
 
-/** The angler as a search for shots asks for one. */
-export const shotAngler = (s: Settings): ShotAngler => ({
+/** The angler as a search for shots asks for one, with the rod that the rig is on. */
+export const shotAngler = (s: Settings, rig: RigPlan): ShotAngler => ({
   heightM: s.anglerHeightM,
   massKg: s.anglerMassKg,
   maxWadeM: s.maxWadeM,
-  rodM: s.rodM,
+  rodM: rodLengthM(rig, s.tackle, s.rodM),
   rodHand: s.rodHand,
   landsWithinHalfMetreToM: s.landsWithinHalfMetreToM,
   comfortableM: s.comfortableM,

@@ -1,4 +1,12 @@
-import { hookMassMg, SINKING, shankMm, WATER_KG_PER_M3, type Fly, type FlySort } from './fly';
+import {
+  FLOAT_KG_PER_M3,
+  hookMassMg,
+  SINKING,
+  shankMm,
+  WATER_KG_PER_M3,
+  type Fly,
+  type FlySort,
+} from './fly';
 import type { RigPlan } from './plan';
 import type { Tackle } from './tackle';
 
@@ -7,7 +15,6 @@ const SIGMA = 0.0742;
 const GRAVITY = 9.81;
 const STEEL = 7850;
 const FOAM_KG_PER_M3 = 200;
-const FLOAT_KG_PER_M3 = 250;
 
 /** How much foam or hair a sort carries over its shank cubed, and how much film it holds over its shank (our guesses). */
 const FLOATS: Partial<Record<FlySort, { foam: number; film: number }>> = {

@@ -48,6 +48,11 @@ export const WATER_KG_PER_M3 = 999.7;
 /** At 10 C, m2/s. */
 export const WATER_NU = 1.3063e-6;
 
+/** A float's own density, kg/m3 (a guess: foam and light wood are .1 to .3 of water). */
+export const FLOAT_KG_PER_M3 = 250;
+export const floatMassMg = (diameterMm: number): number =>
+  (Math.PI / 6) * diameterMm ** 3 * FLOAT_KG_PER_M3 * 1e-3;
+
 export const SINKING: ReadonlySet<FlySort> = new Set<FlySort>(['nymph', 'streamer']);
 
 /** Shank by the size on the box, mm (from memory; until ten of a kind are weighed). */

@@ -28,7 +28,15 @@ export {
   type Rig,
 } from './rig';
 export { checkRig, RIG_LIMITS, type RigNote, type RigRefusal } from './checks';
-export { DEFAULT_TACKLE, driftRigOf, findRig, flyInHand, rigInHand, type Tackle } from './tackle';
+export {
+  DEFAULT_TACKLE,
+  driftRigOf,
+  findRig,
+  flyInHand,
+  rigInHand,
+  rodLengthM,
+  type Tackle,
+} from './tackle';
 export { afloat, floatLiftN, isDry, liftN, showsOn, type Afloat, type Worn } from './dry';
 export {
   fight,

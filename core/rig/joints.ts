@@ -1,4 +1,4 @@
-import { flyMassMg } from './fly';
+import { floatMassMg, flyMassMg } from './fly';
 import { isSection, measureRig } from './measure';
 import {
   endMm,
@@ -94,6 +94,7 @@ export function hungMassMg(plan: RigPlan, box: FlyBox): number {
       const fly = box.find((f) => f.id === p.flyId);
       return sum + (fly ? flyMassMg(fly) : 0);
     }
+    if (p.part === 'float') return sum + floatMassMg(p.diameterMm);
     return sum + (p.part === 'shot' || p.part === 'ring' ? p.massMg : 0);
   }, 0);
 }

@@ -4,10 +4,14 @@ import {
   checkRig,
   cylinderCd,
   DEFAULT_RIG,
+  DEFAULT_TACKLE,
   diameterMm,
   driftRig,
+  driftRigOf,
   fallSpeedMps,
   fixedReachM,
+  floatMassMg,
+  flyMassMg,
   flyShape,
   hookMassMg,
   jointsOf,
@@ -18,10 +22,12 @@ import {
   pulsePassed,
   rigFrom,
   rigsFor,
+  rodLengthM,
   sphereCd,
   straightN,
   TEMPLATE_IDS,
   USUAL_BOX,
+  usualRig,
   weakestJoint,
   weightInWaterN,
   WATER_KG_PER_M3,
@@ -246,4 +252,25 @@ it('the water chooses the rig, by a number that is named', () => {
   expect(first({ rising: true }).id).toBe('two-dries');
   expect(first({ overgrown: 0.9, widthM: 2.5 }).id).toBe('fixed-streamer');
   expect(first({ mostDepthM: 1.4, widthM: 9 }).id).toBe('float');
+});
+
+it('what falls on the water is all of it; with the dropper cut, the dry alone; a float has its mass', () => {
+  const plan = usualRig('dry-dropper');
+  const tackle = { ...DEFAULT_TACKLE };
+  const whole = driftRigOf(plan, tackle, 'dry-dropper').landsMg;
+  const cut = driftRigOf(plan, tackle, 'dry').landsMg;
+  const flies = measureRig(plan, USUAL_BOX).flies.map((f) => flyMassMg(f.fly!));
+  expect(whole).toBeGreaterThanOrEqual(flies.reduce((a, b) => a + b, 0));
+  expect(cut).toBeCloseTo(flies[0]!, 9);
+  // A ball of 12 mm at a quarter of water: pi/6 12^3 .25 = 226.2 mg.
+  expect(floatMassMg(12)).toBeCloseTo(226.2, 1);
+});
+
+it('a rig of one’s own is cast with its rod, a template with the rod one has, a fixed line with its own', () => {
+  const plan = usualRig('dry');
+  const own = { ...plan, id: 'own-1', rod: { ...plan.rod, lengthM: 3 } };
+  const tackle = { ...DEFAULT_TACKLE, rigs: [own] };
+  expect(rodLengthM(own, tackle, 2.4)).toBe(3);
+  expect(rodLengthM(plan, tackle, 2.1)).toBe(2.1);
+  expect(rodLengthM(rigFrom('fixed-streamer'), tackle, 2.4)).toBe(3.6);
 });

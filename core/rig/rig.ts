@@ -1,4 +1,5 @@
 import { USUAL_BOX } from './flies';
+import { hungMassMg } from './joints';
 import { measureRig } from './measure';
 import { endMm, lineKgPerM, startMm, STUFF, type FlyBox, type RigPlan } from './plan';
 import { usualRig } from './templates';
@@ -26,6 +27,8 @@ export interface Rig {
   /** Linear drag of what floats, N s/m. */
   flyDragNsPerM: number;
   lineKgPerM: number;
+  /** All that falls on the water at the end of it: flies, shot, float, mg. */
+  landsMg: number;
 }
 
 /** What floats at the end, and what hangs below it. */
@@ -77,8 +80,10 @@ export function driftRig(plan: RigPlan, box: FlyBox): Rig {
     pieces,
     flyDragNsPerM: FLOATING_DRAG[floatsAs(plan)],
     lineKgPerM: plan.line ? lineKgPerM(plan.line) : kgPerMOf(pieces.at(-1)),
+    landsMg: hungMassMg(plan, box),
   };
 }
+
 /** A leader that is one taper ends in so much tippet (60/20/20, common practice). */
 const TIPPET_SHARE = 0.2;
 function tippetOf(plan: RigPlan, floatsAtM: number): number {

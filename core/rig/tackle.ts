@@ -1,6 +1,7 @@
 import { USUAL_BOX } from './flies';
 import type { Fly } from './fly';
-import type { RigPlan } from './plan';
+import { hungMassMg } from './joints';
+import type { Part, RigPlan } from './plan';
 import { driftRig, FLOATING_DRAG, floatsAs, type FlyKind, type Rig } from './rig';
 import { rigFrom, TEMPLATE_IDS, usualRig, type TemplateId } from './templates';
 
@@ -38,4 +39,15 @@ export function flyInHand(tackle: Tackle, otherwise: FlyKind): FlyKind {
 export const driftRigOf = (plan: RigPlan, tackle: Tackle, fly: FlyKind): Rig => ({
   ...driftRig(plan, tackle.box),
   flyDragNsPerM: FLOATING_DRAG[fly],
+  ...(floatsAs(plan) !== fly && {
+    landsMg: hungMassMg({ ...plan, parts: plan.parts.filter(isFly).slice(0, 1) }, tackle.box),
+  }),
 });
+const isFly = (p: Part) => p.part === 'fly';
+
+/**
+ * The rod a rig is cast with, m: the one it is tied to where the angler tied it or where it has no line
+ * to throw; a template is put on the rod they have.
+ */
+export const rodLengthM = (plan: RigPlan, tackle: Tackle, ownRodM: number): number =>
+  plan.line === null || tackle.rigs.some((r) => r.id === plan.id) ? plan.rod.lengthM : ownRodM;

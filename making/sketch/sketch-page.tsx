@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { writeBeat } from '../../core/formats/index';
+import { withFelt, writeBeat, type FeltSounding } from '../../core/formats/index';
 import {
   beatFromSketch,
   SKETCH_KINDS,
@@ -23,7 +23,7 @@ import { useUndoKeys } from '../../ui/use-undo-keys';
 import { useKeep } from '../use-keep';
 import { PieceList } from './piece-list';
 import { addPiece, addThing, changeThing, removeThing } from './sketch-edits';
-import { THING_NAMES } from './sketch-words';
+import { feltWords, THING_NAMES } from './sketch-words';
 import { SketchDrawing } from './sketch-drawing';
 import { SketchResult } from './sketch-result';
 import { ThingFields } from './thing-fields';
@@ -34,9 +34,12 @@ const THINGS = Object.keys(THING_NAMES) as SketchThing['kind'][];
 /** The one-minute way in: pieces told in order, the beat they make drawn beside, the discharge solved for. */
 export function SketchPage({
   draft: input,
+  felt,
   units,
 }: {
   draft: DraftInput<Sketch>;
+  /** Depths that a fly felt in this beat before it was told anew. */
+  felt: readonly FeltSounding[];
   units: UnitSystem;
 }) {
   const draft = useDraft(input);
@@ -49,7 +52,12 @@ export function SketchPage({
   const [thingId, setThingId] = useState<string | null>(null);
   const [dropping, setDropping] = useState<SketchThing['kind'] | null>(null);
   const problems = useMemo(() => sketchProblems(sketch), [sketch]);
-  const built = useMemo(() => beatFromSketch(sketch), [sketch]);
+  const [built, lost] = useMemo(() => {
+    const told = beatFromSketch(sketch);
+    if (!told.ok) return [told, 0] as const;
+    const carried = withFelt(told.plan, felt);
+    return [{ ...told, plan: carried.plan }, carried.lost] as const;
+  }, [sketch, felt]);
   // What was chosen may have been taken back since.
   const chosenPiece = sketch.pieces.find((p) => p.id === chosen);
   const thing = sketch.things.find((t) => t.id === thingId) ?? null;
@@ -94,7 +102,13 @@ export function SketchPage({
         onThing={setThingId}
         onMove={(next, dragging) => (dragging ? draft.draw(next) : edit(next))}
       />
-      <SketchResult sketch={sketch} built={built} units={units} onChoose={setChosen} />
+      <SketchResult
+        sketch={sketch}
+        built={built}
+        carried={felt.length > 0 ? feltWords(felt.length - lost, lost) : null}
+        units={units}
+        onChoose={setChosen}
+      />
       <section className={css.makingSide} aria-label="Pieces and what stands in them">
         <h2>Pieces, from the foot up</h2>
         <div className={css.addRow} role="group" aria-label="Add the next piece up-current">

@@ -14,11 +14,14 @@ import panel from '../../ui/panel.module.css';
 export function SketchResult({
   sketch,
   built,
+  carried,
   units,
   onChoose,
 }: {
   sketch: Sketch;
   built: SketchBeat;
+  /** What is said of depths that come from elsewhere; null: none do. */
+  carried: string | null;
   units: UnitSystem;
   onChoose: (id: string) => void;
 }) {
@@ -57,6 +60,7 @@ export function SketchResult({
           )}{' '}
           The beat falls {(100 * built.plan.slope).toFixed(1)} m in 100 m for it.
         </span>
+        {carried && <span> {carried}</span>}
       </div>
       {fit.contradictions.map((c) => {
         const text = contradictionText(sketch, c, units);

@@ -114,3 +114,12 @@ export const THING_NAMES: Record<SketchThing['kind'], string> = {
   entry: 'Entry',
   hazard: 'Hazard',
 };
+
+/** What becomes of depths a fly felt when the water is told anew. */
+export function feltWords(kept: number, lost: number): string {
+  const soundings = (n: number) => `${n} ${n === 1 ? 'sounding' : 'soundings'} by the fly`;
+  const first = kept > 0 ? `${soundings(kept)} ${kept === 1 ? 'comes' : 'come'} along.` : '';
+  const left =
+    lost > 0 ? `${soundings(lost)} ${lost === 1 ? 'lies' : 'lie'} on land as told now: left.` : '';
+  return [first, left].filter(Boolean).join(' ');
+}

@@ -15,7 +15,7 @@ import { capital, inHundred, postureName } from '../../words/names';
 import { noRouteWords, stopWordsOf } from '../../words/route-words';
 import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
-import { targetsInOrder } from '../state/selectors';
+import { rodMOf, targetsInOrder } from '../state/selectors';
 import { freshOf } from '../state/answer';
 import { createCastActions } from '../steps/cast/cast-actions';
 import { createStalkActions } from '../steps/stalk/stalk-actions';
@@ -175,7 +175,7 @@ function PlannedLine({ planned, index }: { planned: Planned; index: number }) {
   const nameOf = useFishNames();
   const sideOf = useSide();
   const units = usePart((s) => s.settings.units);
-  const rodM = usePart((s) => s.settings.rodM);
+  const rodM = usePart(rodMOf);
   const fish = usePart((s) => s.marks.find((m) => m.id === planned.fishId) ?? null);
   const { shot } = planned;
   if (!shot)

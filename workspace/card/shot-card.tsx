@@ -24,7 +24,7 @@ import { cautionText } from '../../words/stalk-words';
 import { useSide } from '../use-side';
 import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
-import { driftRigNow, numberOfMark, rigOf, shownWay, targetOf } from '../state/selectors';
+import { driftRigNow, numberOfMark, rigOf, rodMOf, shownWay, targetOf } from '../state/selectors';
 import { valueOf } from '../state/answer';
 import css from './card.module.css';
 
@@ -75,7 +75,8 @@ export function ShotCard() {
 function TheShot() {
   const s = usePart((state) => state);
   const sideOf = useSide();
-  const { units, rodM } = s.settings;
+  const { units } = s.settings;
+  const rodM = rodMOf(s);
   const target = targetOf(s);
   const drift = valueOf(s, 'drift')?.band;
   const now = valueOf(s, 'drift')?.now;

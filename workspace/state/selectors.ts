@@ -13,6 +13,7 @@ import {
   findRig,
   floatsAs,
   rigInHand,
+  rodLengthM,
   type FlyKind,
   type Rig,
   type RigPlan,
@@ -141,7 +142,10 @@ export const othersOf = (s: WorkspaceState): Watcher[] => {
 export const watchers = (s: WorkspaceState): Watcher[] =>
   watchersOf(s.marks, targetOf(s), valueOf(s, 'lies')?.lies ?? [], s.settings.fishLengthCm);
 
-export const anglerOf = ({ settings }: WorkspaceState): ShotAngler => shotAngler(settings);
+export const anglerOf = (s: WorkspaceState): ShotAngler => shotAngler(s.settings, rigOf(s));
+/** Length of the rod that the rig is cast with, m. */
+export const rodMOf = (s: WorkspaceState): number =>
+  rodLengthM(rigOf(s), s.settings.tackle, s.settings.rodM);
 
 /** North of the line, or thought to be. */
 export const latitudeOf = (plan: BeatPlan) => plan.anchor?.lat ?? 1;

@@ -114,6 +114,7 @@ export function createBenchActions(context: ActionContext) {
       const sounding = {
         kind: 'sounding' as const,
         depthM: measured,
+        by: 'fly' as const,
         shape: { type: 'Point' as const, place },
       };
       const plan = { ...beat.plan, features: [...beat.plan.features, sounding] };

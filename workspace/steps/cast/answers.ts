@@ -1,7 +1,7 @@
 import { RUNS } from '../../../core/cast/index';
 import type { BeatPlan } from '../../../core/formats/index';
 import { spec, type AnySpec } from '../../engine/run-answers';
-import { driftRigNow } from '../../state/selectors';
+import { driftRigNow, rodMOf } from '../../state/selectors';
 import { castQuestion, shotsQuestion } from './questions';
 
 /**
@@ -41,7 +41,7 @@ export function castAnswers(plan: BeatPlan, findShots: AnySpec['ask']): AnySpec[
         s.poolAsked && s.stand
           ? {
               stand: s.stand,
-              rod: { rodM: s.settings.rodM, rig: driftRigNow(s) },
+              rod: { rodM: rodMOf(s), rig: driftRigNow(s) },
               reachM: s.settings.landsWithinHalfMetreToM,
             }
           : null,

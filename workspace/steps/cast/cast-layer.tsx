@@ -11,7 +11,7 @@ import { CastPlan, Covers } from './cast-plan';
 import { ShotsOnPlan } from './shots-layer';
 import { valueOf } from '../../state/answer';
 import { createPlanActions } from '../../plan-actions';
-import { isPale } from '../../state/selectors';
+import { isPale, rodMOf } from '../../state/selectors';
 import css from './cast.module.css';
 import drawn from '../../../drawing/marks.module.css';
 import { Label, RoundRoom, useSheet } from '../../../drawing/label-room';
@@ -48,7 +48,7 @@ function Rod({ camera }: { camera: Camera }) {
   const lay = usePart((s) => s.lay.kind);
   const step = usePart((s) => s.step);
   const stale = usePart((s) => isPale(s, 'drift'));
-  const rodM = usePart((s) => s.settings.rodM);
+  const rodM = usePart(rodMOf);
   const frame = filmAtS === null ? null : frameAt(best, filmAtS);
   const places = frame?.line ?? best?.laid;
   const [sx, sy] = [pageX(camera, stand.xM), pageY(camera, stand.yM)];

@@ -22,7 +22,7 @@ import { FromHere } from './from-here';
 import { LayPanel } from './lay-panel';
 import { Playback } from './playback';
 import { ShotsPanel } from './shots-panel';
-import { driftRigNow, isPale, numberOfMark, rigOf, targetOf } from '../../state/selectors';
+import { driftRigNow, isPale, numberOfMark, rigOf, rodMOf, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import { ringOf } from './riser-of';
@@ -98,7 +98,7 @@ function Lengths() {
   const now = usePart((s) => valueOf(s, 'drift')?.now);
   const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
   const units = usePart((s) => s.settings.units);
-  const rodM = usePart((s) => s.settings.rodM);
+  const rodM = usePart(rodMOf);
   const leaderM = usePart((s) => driftRigNow(s).leaderM);
   const slackM = usePart((s) => valueOf(s, 'drift')?.band.best.slackM ?? 0);
   const landing = usePart((s) => s.landing)!;

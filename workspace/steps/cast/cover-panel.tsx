@@ -8,7 +8,7 @@ import { inRods, structureName, WATER_NAMES } from '../../../words/cast-words';
 import { layName } from '../../../words/lay-names';
 import { lookoutLetter } from '../../../words/words';
 import { RiseTiming } from '../../parts/rise-timing';
-import { targetOf } from '../../state/selectors';
+import { rodMOf, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
 import { riserOf } from './riser-of';
@@ -22,7 +22,7 @@ export function CoverPanel() {
   const asked = usePart((s) => s.poolAsked);
   const pool = usePart((s) => valueOf(s, 'pool'));
   const units = usePart((s) => s.settings.units);
-  const rodM = usePart((s) => s.settings.rodM);
+  const rodM = usePart(rodMOf);
   if (!study) return null;
   const [first, second, third] = study.covers;
   return (
@@ -83,7 +83,7 @@ function LookAgain() {
 
 function Pool({ pool }: { pool: PoolCover[] }) {
   const units = usePart((s) => s.settings.units);
-  const rodM = usePart((s) => s.settings.rodM);
+  const rodM = usePart(rodMOf);
   if (pool.length === 0) return <p>No water lies within your reach from here.</p>;
   return (
     <PlainTable voice="small">

@@ -1,5 +1,6 @@
 'use client';
 
+import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
   misfits,
@@ -244,10 +245,10 @@ export function CalibrationPanel() {
           {progress === null ? (
             <Button onClick={() => void fit()}>Calibrate to the measured speeds</Button>
           ) : (
-            <p role="status">
+            <Box role="status">
               Fitting roughness and discharge: {Math.round(100 * progress)} %.
               <ProgressBar share={progress} label="Calibrating" />
-            </p>
+            </Box>
           )}
           {result && !result.ok && (
             <p role="alert">

@@ -3,7 +3,7 @@ import { spec, type AnySpec } from '../../engine/run-answers';
 import { HOURS } from '../../state/hours';
 import { conditionsAt, steadyLight } from '../../state/light';
 import { plainFish } from '../../../core/outing/index';
-import { targetOf } from '../../state/selectors';
+import { rodMOf, targetOf } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 import { lookoutInput } from './questions';
 
@@ -70,7 +70,8 @@ export function spotAnswers(plan: BeatPlan): AnySpec[] {
       question(s) {
         const target = targetOf(s);
         if (!target) return null;
-        const { anglerHeightM: heightM, rodM } = s.settings;
+        const { anglerHeightM: heightM } = s.settings;
+        const rodM = rodMOf(s);
         return {
           fish: plainFish(target),
           angler: s.viewer && { ...s.viewer, posture: s.posture, heightM, rodM },

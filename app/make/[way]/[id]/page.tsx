@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { feltSoundings } from '@/core/formats/index';
 import { newSketch, type Sketch } from '@/core/water/index';
 import { newSurvey, SketchPage, SurveyPage, type SurveyDraft } from '@/making/index';
 import { openBeat, openDraft, settings } from '@/services/index';
@@ -21,23 +22,29 @@ export default async function MakePage({ params, searchParams }: Props) {
   const { beat: beatId, stream } = await searchParams;
   const { units, anglerHeightM } = await settings();
   const kept = await openDraft(id);
+  const changes = kept.ok ? kept.value.beatId : beatId;
+  const opened = changes ? await openBeat(changes) : null;
+  const felt = opened?.ok ? feltSoundings(opened.value.beat.plan) : [];
   if (kept.ok && kept.value.kind === way) {
     const { streamName, body } = kept.value;
     const draft = { id, streamName, beatId: kept.value.beatId };
     return way === 'sketch' ? (
-      <SketchPage draft={{ ...draft, kind: 'sketch', body: body as Sketch }} units={units} />
+      <SketchPage
+        draft={{ ...draft, kind: 'sketch', body: body as Sketch }}
+        felt={felt}
+        units={units}
+      />
     ) : (
       <SurveyPage draft={{ ...draft, kind: 'survey', body: body as SurveyDraft }} units={units} />
     );
   }
-  const opened = beatId ? await openBeat(beatId) : null;
   if (opened && !opened.ok) notFound();
   const beat = opened?.ok ? opened.value.beat : null;
   const draft = { id, streamName: beat?.streamName ?? stream ?? '', beatId: beat?.id ?? null };
   if (way === 'sketch') {
     const from = beat?.madeFrom?.kind === 'sketch' ? (beat.madeFrom.sketch as Sketch) : null;
     const body = from ?? newSketch('', anglerHeightM);
-    return <SketchPage draft={{ ...draft, kind: 'sketch', body }} units={units} />;
+    return <SketchPage draft={{ ...draft, kind: 'sketch', body }} felt={felt} units={units} />;
   }
   const photo =
     beat?.madeFrom?.kind === 'survey' ? (beat.madeFrom.photo as SurveyDraft['photo']) : null;
