@@ -1,10 +1,6 @@
-import { prepareShallow, stepShallow } from './shallow-kernel';
-import { PAD as PADDING, type ShallowState } from './shallow-state';
+import type { ShallowGrid, ShallowKernel } from './shallow-state';
 
 export type SolveStatus = 'converged' | 'averaged' | 'stopped' | 'diverged';
-
-// Own copy: an imported constant is read through a getter.
-const PAD = PADDING;
 
 /** Length of a window of means, s. */
 const WINDOW_S = 8;
@@ -71,11 +67,15 @@ export class ShallowRun {
   private readonly startVolume: number;
 
   constructor(
-    readonly state: ShallowState,
+    private readonly kernel: ShallowKernel,
     private readonly options: RunOptions,
   ) {
-    prepareShallow(state);
+    kernel.prepare();
     this.startVolume = this.volume();
+  }
+
+  get state(): ShallowGrid {
+    return this.kernel.grid;
   }
 
   /** 0..1, a guess until settled. */
@@ -97,7 +97,7 @@ export class ShallowRun {
     let left = steps;
     while (left > 0 && this.status === null) {
       const before = this.state.steps;
-      stepShallow(this.state, Math.min(SAMPLE_STEPS, left), this.options.untilS);
+      this.kernel.step(Math.min(SAMPLE_STEPS, left), this.options.untilS ?? Infinity);
       left -= Math.max(1, this.state.steps - before);
       this.sample();
     }
@@ -123,10 +123,10 @@ export class ShallowRun {
   }
 
   private volume(): number {
-    const { nx, ny, stride, h, cellM } = this.state;
+    const { nx, ny, stride, pad, h, cellM } = this.state;
     let sum = 0;
     for (let j = 0; j < ny; j++) {
-      for (let i = 0; i < nx; i++) sum += h[(j + PAD) * stride + i + PAD]!;
+      for (let i = 0; i < nx; i++) sum += h[(j + pad) * stride + i + pad]!;
     }
     return sum * cellM * cellM;
   }
@@ -223,16 +223,16 @@ export class ShallowRun {
   }
 }
 
-function emptyMeans(state: ShallowState): CellMeans {
+function emptyMeans(state: ShallowGrid): CellMeans {
   const make = () => new Float64Array(state.nx * state.ny);
   return { depth: make(), u: make(), v: make(), speedSq: make() };
 }
 
-function addFields(state: ShallowState, into: CellMeans): void {
-  const { nx, ny, stride, h, u, v } = state;
+function addFields(state: ShallowGrid, into: CellMeans): void {
+  const { nx, ny, stride, pad, h, u, v } = state;
   for (let j = 0; j < ny; j++) {
     for (let i = 0; i < nx; i++) {
-      const k = (j + PAD) * stride + i + PAD;
+      const k = (j + pad) * stride + i + pad;
       const c = j * nx + i;
       const uc = 0.5 * (u[k - 1]! + u[k]!);
       const vc = 0.5 * (v[k - stride]! + v[k]!);
@@ -244,11 +244,11 @@ function addFields(state: ShallowState, into: CellMeans): void {
   }
 }
 
-function kineticEnergy(state: ShallowState): number {
-  const { nx, ny, stride, h, u, v } = state;
+function kineticEnergy(state: ShallowGrid): number {
+  const { nx, ny, stride, pad, h, u, v } = state;
   let sum = 0;
   for (let j = 0; j < ny; j++) {
-    const lo = (j + PAD) * stride + PAD;
+    const lo = (j + pad) * stride + pad;
     for (let k = lo; k < lo + nx; k++) {
       const uc = 0.5 * (u[k - 1]! + u[k]!);
       const vc = 0.5 * (v[k - stride]! + v[k]!);
@@ -258,7 +258,7 @@ function kineticEnergy(state: ShallowState): number {
   return sum;
 }
 
-function centreSpeeds(state: ShallowState): Float64Array {
+function centreSpeeds(state: ShallowGrid): Float64Array {
   const means = emptyMeans(state);
   addFields(state, means);
   return means.speedSq.map(Math.sqrt);

@@ -6,6 +6,40 @@ export const WET_FACE_M = 0.002;
 export const WALL_BED_M = 1e4;
 export const GRAVITY = 9.81;
 
+/** What a run sees of its kernel's state, padded by `pad`: cell (i, j) is (j + pad) stride + i + pad. */
+export interface ShallowGrid {
+  readonly nx: number;
+  readonly ny: number;
+  readonly stride: number;
+  readonly pad: number;
+  readonly cellM: number;
+  readonly h: Float64Array | Float32Array;
+  /** On the faces toward +x and +y. */
+  readonly u: Float64Array | Float32Array;
+  readonly v: Float64Array | Float32Array;
+  readonly inflowM3s: number;
+  readonly hasInflow: boolean;
+  readonly timeS: number;
+  readonly steps: number;
+  /** Volume created by clamping negative depths, m3. Must stay 0. */
+  readonly clampedM3: number;
+  readonly outflowM3s: number;
+}
+
+/** One way to take the step: the reference, or the same compiled to WebAssembly. */
+export interface ShallowKernel {
+  readonly name: KernelName;
+  readonly grid: ShallowGrid;
+  /** Call once after depths and velocities are set by hand. */
+  prepare(): void;
+  /** Advances `steps` steps, or to `untilS` exactly, whichever is first. */
+  step(steps: number, untilS: number): void;
+  /** The state is not read again. */
+  release(): void;
+}
+export const KERNEL_NAMES = ['wasm', 'typescript'] as const;
+export type KernelName = (typeof KERNEL_NAMES)[number];
+
 /**
  * All arrays of one run, padded by PAD on each side. Row-major with stride S = nx + 2 PAD;
  * cell (i, j) is k = (j + PAD) S + i + PAD.
@@ -22,6 +56,7 @@ export interface ShallowState {
   nx: number;
   ny: number;
   stride: number;
+  pad: number;
   cellM: number;
   zb: Float64Array;
   zu: Float64Array;
@@ -84,6 +119,10 @@ export interface ShallowSetUp {
 /** Roughness length of a wetted bank, m: .1 D84 of cobble. */
 const BANK_Z0_M = 0.013;
 const KARMAN = 0.41;
+/** Wall drag over speed squared, from the first cell's middle by the logarithmic law. */
+export function wallDragOf(cellM: number): number {
+  return (KARMAN / Math.log(Math.max(2, (0.5 * cellM) / BANK_Z0_M))) ** 2;
+}
 
 /** Allocates and fills a state at rest and dry; depths and velocities are set by the caller. */
 export function createShallowState(setUp: ShallowSetUp): ShallowState {
@@ -115,11 +154,11 @@ export function createShallowState(setUp: ShallowSetUp): ShallowState {
     zu[k] = Math.max(zb[k]!, zb[k + 1]!);
     zv[k] = Math.max(zb[k]!, zb[k + stride]!);
   }
-  const wallLog = Math.log(Math.max(2, (0.5 * cellM) / BANK_Z0_M));
   return {
     nx,
     ny,
     stride,
+    pad: PAD,
     cellM,
     zb,
     zu,
@@ -146,7 +185,7 @@ export function createShallowState(setUp: ShallowSetUp): ShallowState {
     rowHi: new Int32Array(ny + 2 * PAD).fill(nx - 1),
     wetLo: new Int32Array(ny + 2 * PAD),
     wetHi: new Int32Array(ny + 2 * PAD).fill(nx - 1),
-    wallDrag: setUp.wallDrag ? (KARMAN / wallLog) ** 2 : 0,
+    wallDrag: setUp.wallDrag ? wallDragOf(cellM) : 0,
     eddyViscosity: setUp.eddyViscosity,
     inflowM3s: setUp.inflowM3s ?? 0,
     hasInflow: setUp.inflowM3s !== null,

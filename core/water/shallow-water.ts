@@ -1,6 +1,7 @@
 import { orientationOf, type Edge, type Orientation } from './orientation';
 import { ShallowRun, type SolveStatus } from './shallow-run';
-import { createShallowState, PAD, type OutflowRule, type ShallowState } from './shallow-state';
+import { createKernel } from './shallow-kernels';
+import type { KernelName, OutflowRule, ShallowGrid } from './shallow-state';
 import { sectionStage } from './section-hydraulics';
 
 export interface ShallowWaterInput {
@@ -26,6 +27,8 @@ export interface ShallowWaterInput {
     rough?: 'picture' | 'settled';
     eddyViscosity?: boolean;
     wallDrag?: boolean;
+    /** Absent: the fastest that this machine has. */
+    kernel?: KernelName;
     onProgress?: (fraction: number) => void;
   };
 }
@@ -100,25 +103,38 @@ export function prepareShallowRun(input: ShallowWaterInput): PreparedRun {
   if (input.d84M) checkLength('d84M', input.d84M, cells);
   const stones = input.d84M ? turn(input.d84M) : null;
   const bed = turn(bedM);
-  const state = createShallowState({
-    nx: way.nx,
-    ny: way.ny,
-    cellM: input.cellM,
-    bedM: bed,
-    manningN: manning,
-    d84M: stones,
-    inflowM3s: inflow ? inflow.dischargeM3s : null,
-    outflow: outflowRule(input, bed, manning, stones, way),
-    eddyViscosity: input.options?.eddyViscosity ?? true,
-    wallDrag: input.options?.wallDrag ?? true,
-  });
-  setInitial(state, input, way, bed, manning, turn);
-  const run = new ShallowRun(state, {
+  const kernel = createKernel(
+    {
+      nx: way.nx,
+      ny: way.ny,
+      cellM: input.cellM,
+      bedM: bed,
+      manningN: manning,
+      d84M: stones,
+      inflowM3s: inflow ? inflow.dischargeM3s : null,
+      outflow: outflowRule(input, bed, manning, stones, way),
+      eddyViscosity: input.options?.eddyViscosity ?? true,
+      wallDrag: input.options?.wallDrag ?? true,
+    },
+    input.options?.kernel,
+  );
+  setInitial(kernel.grid, input, way, bed, manning, turn);
+  const run = new ShallowRun(kernel, {
     ...(input.options?.untilS !== undefined && { untilS: input.options.untilS }),
     maxS: input.options?.maxS ?? DEFAULT_MAX_S,
     ...(input.options?.rough && { rough: input.options.rough }),
   });
-  return { run, result: () => packageResult(run, way, nx, ny) };
+  let done: ShallowWaterResult | null = null;
+  return {
+    run,
+    result() {
+      if (done) return done;
+      const result = packageResult(run, way, nx, ny);
+      if (run.status === null) return result;
+      kernel.release();
+      return (done = result);
+    },
+  };
 }
 
 function checkLength(name: string, field: Float64Array, cells: number): void {
@@ -154,7 +170,7 @@ function outflowRule(
 }
 
 function setInitial(
-  state: ShallowState,
+  state: ShallowGrid,
   input: ShallowWaterInput,
   way: Orientation,
   bed: Float64Array,
@@ -162,7 +178,7 @@ function setInitial(
   turn: (field: Float64Array) => Float64Array,
 ): void {
   const { initial, inflow, outflow, cellM } = input;
-  const place = (i: number, j: number) => (j + PAD) * state.stride + i + PAD;
+  const place = (i: number, j: number) => (j + state.pad) * state.stride + i + state.pad;
   const depths = new Float64Array(way.nx * way.ny);
   const along = new Float64Array(depths.length);
   const across = new Float64Array(depths.length);
