@@ -5,6 +5,7 @@ import { placesThatTell, rootMeanSquare } from './misfits';
 import { shapedBed, SURFACE_CELL_M, toldSurface } from './told-surface';
 import { FINE_CELL_M } from './flow-input';
 import { DRY_M, sampleFlow, type FlowField } from './flow-field';
+import type { KernelName } from './shallow-state';
 import { prepareShallowRun, type PreparedRun, type ShallowWaterResult } from './shallow-water';
 
 export interface SolveFlowOptions {
@@ -17,6 +18,8 @@ export interface SolveFlowOptions {
   correctBed?: boolean;
   /** A flow of the same plan and discharge to start from: a sharper picture of it. */
   from?: FlowField;
+  /** Absent: the fastest that this machine has. */
+  kernel?: KernelName;
   onProgress?: (fraction: number) => void;
 }
 
@@ -68,6 +71,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
     from,
     onlyCoarse = false,
     correctBed = true,
+    kernel,
   } = options;
   if (!(dischargeM3s > 0))
     throw new RangeError(`dischargeM3s must be positive, got ${dischargeM3s}`);
@@ -78,7 +82,7 @@ export function createFlowRun(plan: BeatPlan, options: SolveFlowOptions): FlowRu
   const begin = (name: Stage['name'], bed: Bed, q: number, initial: Initial): Stage => ({
     name,
     bed,
-    run: start(bed, roughness, q, initial, MAX_S[name], ROUGH[name]),
+    run: start(bed, roughness, q, initial, MAX_S[name], ROUGH[name], kernel),
   });
   let correction: Float64Array = new Float64Array(coarseBed.bedM.length);
   let coarse: FlowField | null = null;
@@ -151,6 +155,7 @@ function start(
   initial: Initial,
   maxS: number,
   rough: 'picture' | 'settled' | undefined,
+  kernel: KernelName | undefined,
 ): PreparedRun {
   return prepareShallowRun({
     nx: bed.nx,
@@ -167,7 +172,7 @@ function start(
       slope: Math.max(LEAST_SLOPE, bed.channel.footSlope),
     },
     initial,
-    options: { maxS, ...(rough && { rough }) },
+    options: { maxS, ...(rough && { rough }), ...(kernel && { kernel }) },
   });
 }
 

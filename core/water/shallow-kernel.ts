@@ -19,8 +19,6 @@ const WET_FACE_M = WET_FACE;
 
 /** cf, nu and the time step are renewed every so many steps. */
 export const RENEW_STEPS = 10;
-/** Courant number on |u| + |v| + sqrt(2 g h). */
-const COURANT = 0.7;
 /** Floor of the eddy viscosity and the factor on shear velocity times depth (Elder-like), m2/s and 1. */
 const NU_FLOOR = 0.001;
 const NU_FACTOR = 0.2;
@@ -322,7 +320,7 @@ function giveBack(state: ShallowState, k: number, c: number, deficit: number): n
  * nu = .001 + .2 sqrt(cf) |U| h; dt from the Courant number.
  */
 function renewCoefficients(state: ShallowState): void {
-  const { nx, ny, stride, h, n, d84, u, v, cf, nu, cellM, rowLo, rowHi } = state;
+  const { nx, ny, stride, h, n, d84, u, v, cf, nu, cellM, courant, rowLo, rowHi } = state;
   let fastest = 1e-9;
   for (let j = 0; j < ny; j++) {
     const lo = (j + PAD) * stride + PAD;
@@ -353,5 +351,5 @@ function renewCoefficients(state: ShallowState): void {
     cf[lo - 1] = cf[lo]!;
     nu[lo - 1] = nu[lo]!;
   }
-  state.dtS = Math.min((COURANT * cellM) / fastest, 1);
+  state.dtS = Math.min((courant * cellM) / fastest, 1);
 }

@@ -88,6 +88,7 @@ export interface ShallowState {
   wetLo: Int32Array;
   wetHi: Int32Array;
   wallDrag: number;
+  courant: number;
   eddyViscosity: boolean;
   inflowM3s: number;
   hasInflow: boolean;
@@ -114,6 +115,8 @@ export interface ShallowSetUp {
   outflow: OutflowRule | null;
   eddyViscosity: boolean;
   wallDrag: boolean;
+  /** Courant number on |u| + |v| + sqrt(2 g h). */
+  courant: number;
 }
 
 /** Roughness length of a wetted bank, m: .1 D84 of cobble. */
@@ -186,6 +189,7 @@ export function createShallowState(setUp: ShallowSetUp): ShallowState {
     wetLo: new Int32Array(ny + 2 * PAD),
     wetHi: new Int32Array(ny + 2 * PAD).fill(nx - 1),
     wallDrag: setUp.wallDrag ? wallDragOf(cellM) : 0,
+    courant: setUp.courant,
     eddyViscosity: setUp.eddyViscosity,
     inflowM3s: setUp.inflowM3s ?? 0,
     hasInflow: setUp.inflowM3s !== null,

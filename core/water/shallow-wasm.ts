@@ -35,6 +35,7 @@ interface Exports {
     inflowM3s: number,
     outflow: number,
     stageM: number,
+    courant: number,
   ): number;
   prepare(): void;
   step(steps: number, untilS: number): void;
@@ -137,6 +138,7 @@ class WasmKernel implements ShallowKernel {
       setUp.inflowM3s ?? 0,
       outflow ? OUTFLOW_KINDS[outflow.kind] : 0,
       outflow?.kind === 'stage' ? outflow.surfaceM - datumM : 0,
+      setUp.courant,
     );
     const ease = new Float32Array(wasm.memory.buffer, EASE, ny);
     for (let j = 0; j < ny; j++)

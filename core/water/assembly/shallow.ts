@@ -49,7 +49,6 @@ const PAD: i32 = 4;
 const WET_FACE_M: f32 = 0.002;
 const GRAVITY: f32 = 9.81;
 const RENEW_STEPS: i32 = 10;
-const COURANT: f64 = 0.7;
 const NU_FLOOR: f32 = 0.001;
 const NU_FACTOR: f32 = 0.2;
 const A1_SQ: f32 = 42.25;
@@ -71,6 +70,7 @@ let inflowM3s: f64 = 0;
 /** 0: closed, 1: stage, 2: free. */
 let outflow: i32 = 0;
 let stageM: f32 = 0;
+let courant: f64 = 0;
 
 export let timeS: f64 = 0;
 export let dtS: f64 = 0;
@@ -90,6 +90,7 @@ export function setUp(
   discharge: f64,
   outflowKind: i32,
   outflowStageM: f64,
+  courantNumber: f64,
 ): bool {
   const high = rows + 2 * PAD;
   if (stride > MOST_COLUMNS || high > MOST_ROWS || stride * high > MOST_CELLS) return false;
@@ -104,6 +105,7 @@ export function setUp(
   inflowM3s = discharge;
   outflow = outflowKind;
   stageM = <f32>outflowStageM;
+  courant = courantNumber;
   timeS = 0;
   dtS = 0;
   steps = 0;
@@ -161,12 +163,6 @@ function setRow(table: usize, j: i32, value: i32): void {
 function rowStart(j: i32): usize {
   return <usize>(j + PAD) * S;
 }
-// @ts-ignore: decorator
-@inline
-function at(p: usize, field: usize): v128 {
-  return v128.load(p + field);
-}
-
 function setGhosts(): void {
   for (let j = 0; j < ny; j++) {
     const p = rowStart(j) + 4 * PAD;
@@ -237,30 +233,43 @@ function fluxes(first: i32, last: i32, j: i32, odd: usize): void {
     const x = <usize>b << 4;
     const p = row + x;
     const up = p + S;
-    const qx = at(p, QX);
-    const qy = at(p, QY);
-    const u = at(p, U);
-    const v = at(p, V);
-    const v1 = at(up, V);
+    const far = up + S;
+    const down = p - S;
+    const here = x + odd;
+    const there = x + other;
+    const qx = v128.load(p, QX);
+    const qy = v128.load(p, QY);
+    const u = v128.load(p, U);
+    const v = v128.load(p, V);
+    const v1 = v128.load(up, V);
 
-    const qCell = f32x4.mul(half, f32x4.add(at(p, QX - 4), qx));
-    v128.store(x + CELL_U_Q, qCell);
-    v128.store(x + CELL_U, carried(qCell, at(p, U - 8), at(p, U - 4), u, at(p, U + 4)));
-
-    const qCorner = f32x4.mul(half, f32x4.add(qy, at(p, QY + 4)));
-    v128.store(x + odd + CORNER_U_Q, qCorner);
+    const qCell = f32x4.mul(half, f32x4.add(v128.load(p, QX - 4), qx));
+    v128.store(x, qCell, CELL_U_Q);
     v128.store(
-      x + odd + CORNER_U,
-      carried(qCorner, at(p - S, U), u, at(up, U), at(up + S, U)),
+      x,
+      carried(qCell, v128.load(p, U - 8), v128.load(p, U - 4), u, v128.load(p, U + 4)),
+      CELL_U,
     );
 
-    const qAcross = f32x4.mul(half, f32x4.add(qx, at(up, QX)));
-    v128.store(x + CORNER_V_Q, qAcross);
-    v128.store(x + CORNER_V, carried(qAcross, at(p, V - 4), v, at(p, V + 4), at(p, V + 8)));
+    const qCorner = f32x4.mul(half, f32x4.add(qy, v128.load(p, QY + 4)));
+    v128.store(here, qCorner, CORNER_U_Q);
+    v128.store(
+      here,
+      carried(qCorner, v128.load(down, U), u, v128.load(up, U), v128.load(far, U)),
+      CORNER_U,
+    );
 
-    const qUp = f32x4.mul(half, f32x4.add(qy, at(up, QY)));
-    v128.store(x + other + CELL_V_Q, qUp);
-    v128.store(x + other + CELL_V, carried(qUp, at(p - S, V), v, v1, at(up + S, V)));
+    const qAcross = f32x4.mul(half, f32x4.add(qx, v128.load(up, QX)));
+    v128.store(x, qAcross, CORNER_V_Q);
+    v128.store(
+      x,
+      carried(qAcross, v128.load(p, V - 4), v, v128.load(p, V + 4), v128.load(p, V + 8)),
+      CORNER_V,
+    );
+
+    const qUp = f32x4.mul(half, f32x4.add(qy, v128.load(up, QY)));
+    v128.store(there, qUp, CELL_V_Q);
+    v128.store(there, carried(qUp, v128.load(down, V), v, v1, v128.load(far, V)), CELL_V);
   }
 }
 
@@ -338,103 +347,107 @@ function velocities(first: i32, last: i32, j: i32, dtNow: f32, odd: usize): void
   for (let b = first; b <= last; b++) {
     const c = <usize>b << 4;
     const p = row + c;
+    const here = c + odd;
+    const there = c + other;
     const up = p + S;
     const down = p - S;
-    const u = at(p, U);
-    const v = at(p, V);
-    const h = at(p, H);
-    const eta = at(p, ETA);
-    const cf = at(p, CF);
-    const nu = at(p, NU);
+    const u = v128.load(p, U);
+    const v = v128.load(p, V);
+    const h = v128.load(p, H);
+    const eta = v128.load(p, ETA);
+    const cf = v128.load(p, CF);
+    const nu = v128.load(p, NU);
 
     // u: along +x, across +S.
-    const uUp = at(up, U);
-    const uDown = at(down, U);
-    const uAhead = at(p, U + 4);
-    const uBehind = at(p, U - 4);
-    const wetL = f32x4.gt(at(up, HU), film);
-    const wetR = f32x4.gt(at(down, HU), film);
+    const uUp = v128.load(up, U);
+    const uDown = v128.load(down, U);
+    const uAhead = v128.load(p, U + 4);
+    const uBehind = v128.load(p, U - 4);
+    const wetL = f32x4.gt(v128.load(up, HU), film);
+    const wetR = f32x4.gt(v128.load(down, HU), film);
     const vAcross = f32x4.mul(
       quarter,
-      f32x4.add(f32x4.add(v, at(p, V + 4)), f32x4.add(at(down, V), at(down, V + 4))),
+      f32x4.add(f32x4.add(v, v128.load(p, V + 4)), f32x4.add(v128.load(down, V), v128.load(down, V + 4))),
     );
     const fluxU = f32x4.add(
-      f32x4.sub(at(c, CELL_U + 4), at(c, CELL_U)),
-      f32x4.sub(at(c + odd, CORNER_U), at(c + other, CORNER_U)),
+      f32x4.sub(v128.load(c, CELL_U + 4), v128.load(c, CELL_U)),
+      f32x4.sub(v128.load(here, CORNER_U), v128.load(there, CORNER_U)),
     );
     const inU = f32x4.add(
-      f32x4.sub(at(c, CELL_U_Q + 4), at(c, CELL_U_Q)),
-      f32x4.sub(at(c + odd, CORNER_U_Q), at(c + other, CORNER_U_Q)),
+      f32x4.sub(v128.load(c, CELL_U_Q + 4), v128.load(c, CELL_U_Q)),
+      f32x4.sub(v128.load(here, CORNER_U_Q), v128.load(there, CORNER_U_Q)),
     );
     v128.store(
-      c + odd + NEW_U,
+      here,
       renewed(
         u,
         vAcross,
         eta,
-        at(p, ETA + 4),
-        at(p, ZU),
+        v128.load(p, ETA + 4),
+        v128.load(p, ZU),
         h,
-        at(p, H + 4),
-        f32x4.add(cf, at(p, CF + 4)),
-        f32x4.add(nu, at(p, NU + 4)),
+        v128.load(p, H + 4),
+        f32x4.add(cf, v128.load(p, CF + 4)),
+        f32x4.add(nu, v128.load(p, NU + 4)),
         f32x4.mul(f32x4.sub(fluxU, f32x4.mul(u, inU)), perDx),
         wetL,
         wetR,
         v128.and(f32x4.sub(uUp, u), wetL),
         v128.and(f32x4.sub(uDown, u), wetR),
-        v128.and(f32x4.sub(uAhead, u), f32x4.gt(at(p, HU + 4), film)),
-        v128.and(f32x4.sub(uBehind, u), f32x4.gt(at(p, HU - 4), film)),
+        v128.and(f32x4.sub(uAhead, u), f32x4.gt(v128.load(p, HU + 4), film)),
+        v128.and(f32x4.sub(uBehind, u), f32x4.gt(v128.load(p, HU - 4), film)),
         dt,
         perDx,
         perDx2,
         wall,
       ),
+      NEW_U,
     );
 
     // v: along +S, across +x.
-    const vUp = at(up, V);
-    const vDown = at(down, V);
-    const vAhead = at(p, V + 4);
-    const vBehind = at(p, V - 4);
-    const wetA = f32x4.gt(at(p, HV + 4), film);
-    const wetB = f32x4.gt(at(p, HV - 4), film);
+    const vUp = v128.load(up, V);
+    const vDown = v128.load(down, V);
+    const vAhead = v128.load(p, V + 4);
+    const vBehind = v128.load(p, V - 4);
+    const wetA = f32x4.gt(v128.load(p, HV + 4), film);
+    const wetB = f32x4.gt(v128.load(p, HV - 4), film);
     const uAcross = f32x4.mul(
       quarter,
-      f32x4.add(f32x4.add(u, uUp), f32x4.add(uBehind, at(up, U - 4))),
+      f32x4.add(f32x4.add(u, uUp), f32x4.add(uBehind, v128.load(up, U - 4))),
     );
     const fluxV = f32x4.add(
-      f32x4.sub(at(c + other, CELL_V), at(c + odd, CELL_V)),
-      f32x4.sub(at(c, CORNER_V), at(c, CORNER_V - 4)),
+      f32x4.sub(v128.load(there, CELL_V), v128.load(here, CELL_V)),
+      f32x4.sub(v128.load(c, CORNER_V), v128.load(c, CORNER_V - 4)),
     );
     const inV = f32x4.add(
-      f32x4.sub(at(c + other, CELL_V_Q), at(c + odd, CELL_V_Q)),
-      f32x4.sub(at(c, CORNER_V_Q), at(c, CORNER_V_Q - 4)),
+      f32x4.sub(v128.load(there, CELL_V_Q), v128.load(here, CELL_V_Q)),
+      f32x4.sub(v128.load(c, CORNER_V_Q), v128.load(c, CORNER_V_Q - 4)),
     );
     v128.store(
-      c + odd + NEW_V,
+      here,
       renewed(
         v,
         uAcross,
         eta,
-        at(up, ETA),
-        at(p, ZV),
+        v128.load(up, ETA),
+        v128.load(p, ZV),
         h,
-        at(up, H),
-        f32x4.add(cf, at(up, CF)),
-        f32x4.add(nu, at(up, NU)),
+        v128.load(up, H),
+        f32x4.add(cf, v128.load(up, CF)),
+        f32x4.add(nu, v128.load(up, NU)),
         f32x4.mul(f32x4.sub(fluxV, f32x4.mul(v, inV)), perDx),
         wetA,
         wetB,
         v128.and(f32x4.sub(vAhead, v), wetA),
         v128.and(f32x4.sub(vBehind, v), wetB),
-        v128.and(f32x4.sub(vUp, v), f32x4.gt(at(up, HV), film)),
-        v128.and(f32x4.sub(vDown, v), f32x4.gt(at(down, HV), film)),
+        v128.and(f32x4.sub(vUp, v), f32x4.gt(v128.load(up, HV), film)),
+        v128.and(f32x4.sub(vDown, v), f32x4.gt(v128.load(down, HV), film)),
         dt,
         perDx,
         perDx2,
         wall,
       ),
+      NEW_V,
     );
   }
 }
@@ -479,11 +492,11 @@ function faces(j: i32): void {
   const row = rowStart(j);
   for (let b = rowOf(ROW_LO, j + PAD); b <= last; b++) {
     const p = row + (<usize>b << 4);
-    const eta = at(p, ETA);
-    const u = at(p, U);
-    const v = at(p, V);
-    const ahead = at(p, ETA + 4);
-    const up = at(p + S, ETA);
+    const eta = v128.load(p, ETA);
+    const u = v128.load(p, U);
+    const v = v128.load(p, V);
+    const ahead = v128.load(p, ETA + 4);
+    const up = v128.load(p + S, ETA);
     const levelU = v128.bitselect(
       eta,
       v128.bitselect(ahead, f32x4.max(eta, ahead), f32x4.lt(u, zero)),
@@ -494,12 +507,12 @@ function faces(j: i32): void {
       v128.bitselect(up, f32x4.max(eta, up), f32x4.lt(v, zero)),
       f32x4.gt(v, zero),
     );
-    const hu = f32x4.max(zero, f32x4.sub(levelU, at(p, ZU)));
-    const hv = f32x4.max(zero, f32x4.sub(levelV, at(p, ZV)));
-    v128.store(p + HU, hu);
-    v128.store(p + HV, hv);
-    v128.store(p + QX, f32x4.mul(hu, u));
-    v128.store(p + QY, f32x4.mul(hv, v));
+    const hu = f32x4.max(zero, f32x4.sub(levelU, v128.load(p, ZU)));
+    const hv = f32x4.max(zero, f32x4.sub(levelV, v128.load(p, ZV)));
+    v128.store(p, hu, HU);
+    v128.store(p, hv, HV);
+    v128.store(p, f32x4.mul(hu, u), QX);
+    v128.store(p, f32x4.mul(hv, v), QY);
   }
   if (!inflow) return;
   const p = row + 4 * (PAD + nx - 1);
@@ -522,10 +535,10 @@ function continuity(dt: f64): void {
     let wetTo = -1;
     for (let b = max(1, rowOf(ROW_LO, j + PAD)); b <= last; b++) {
       const p = row + (<usize>b << 4);
-      const old = at(p, H);
+      const old = v128.load(p, H);
       const net = f32x4.add(
-        f32x4.sub(at(p, QX), at(p, QX - 4)),
-        f32x4.sub(at(p, QY), at(p - S, QY)),
+        f32x4.sub(v128.load(p, QX), v128.load(p, QX - 4)),
+        f32x4.sub(v128.load(p, QY), v128.load(p - S, QY)),
       );
       const inside = i32x4.lt_s(
         i32x4.add(i32x4.splat((b << 2) - PAD), lanes),
@@ -534,10 +547,10 @@ function continuity(dt: f64): void {
       let h = v128.bitselect(f32x4.sub(old, f32x4.mul(c4, net)), old, inside);
       if (v128.any_true(f32x4.lt(h, zero))) {
         thin(p, min(4, nx + PAD - (b << 2)), c);
-        h = at(p, H);
+        h = v128.load(p, H);
       } else {
-        v128.store(p + H, h);
-        v128.store(p + ETA, f32x4.add(at(p, ZB), h));
+        v128.store(p, h, H);
+        v128.store(p, f32x4.add(v128.load(p, ZB), h), ETA);
       }
       if (v128.any_true(v128.and(inside, f32x4.gt(h, zero)))) {
         if (wetTo < 0) wetFrom = b;
@@ -620,12 +633,12 @@ function renewRows(): void {
 
 function clear(p: usize): void {
   const zero = f32x4.splat(0);
-  v128.store(p + U, zero);
-  v128.store(p + V, zero);
-  v128.store(p + HU, zero);
-  v128.store(p + HV, zero);
-  v128.store(p + QX, zero);
-  v128.store(p + QY, zero);
+  v128.store(p, zero, U);
+  v128.store(p, zero, V);
+  v128.store(p, zero, HU);
+  v128.store(p, zero, HV);
+  v128.store(p, zero, QX);
+  v128.store(p, zero, QY);
 }
 
 /** Cube root of positive numbers: a third of the exponent, then twice Halley. */
@@ -652,12 +665,12 @@ function renewCoefficients(): void {
     const last = rowOf(ROW_HI, j + PAD);
     for (let b = rowOf(ROW_LO, j + PAD); b <= last; b++) {
       const p = row + (<usize>b << 4);
-      const h = at(p, H);
+      const h = v128.load(p, H);
       const wet = f32x4.gt(h, film);
       // A cell about to be wetted has the friction of a film, not more.
       const depth = f32x4.max(film, h);
-      const manning = f32x4.div(at(p, GNN), cubeRoot(depth));
-      const d84 = at(p, D84);
+      const manning = f32x4.div(v128.load(p, GNN), cubeRoot(depth));
+      const d84 = v128.load(p, D84);
       const stony = v128.and(wet, f32x4.gt(d84, zero));
       const x = f32x4.div(depth, v128.bitselect(d84, f32x4.splat(1), stony));
       const root = cubeRoot(x);
@@ -669,12 +682,12 @@ function renewCoefficients(): void {
         f32x4.mul(f32x4.splat(A1_SQ * A2_SQ), f32x4.mul(x, x)),
       );
       const cf = f32x4.max(manning, v128.and(stones, stony));
-      v128.store(p + CF, cf);
-      const u = f32x4.max(f32x4.abs(at(p, U)), f32x4.abs(at(p, U - 4)));
-      const v = f32x4.max(f32x4.abs(at(p, V)), f32x4.abs(at(p - S, V)));
+      v128.store(p, cf, CF);
+      const u = f32x4.max(f32x4.abs(v128.load(p, U)), f32x4.abs(v128.load(p, U - 4)));
+      const v = f32x4.max(f32x4.abs(v128.load(p, V)), f32x4.abs(v128.load(p - S, V)));
       const speed = f32x4.sqrt(f32x4.add(f32x4.mul(u, u), f32x4.mul(v, v)));
       const eddy = f32x4.mul(f32x4.mul(f32x4.sqrt(cf), speed), f32x4.mul(depth, f32x4.splat(NU_FACTOR)));
-      v128.store(p + NU, f32x4.add(f32x4.splat(NU_FLOOR), v128.and(eddy, wet)));
+      v128.store(p, f32x4.add(f32x4.splat(NU_FLOOR), v128.and(eddy, wet)), NU);
       const wave = f32x4.add(
         f32x4.add(u, v),
         f32x4.sqrt(f32x4.mul(f32x4.splat(2 * GRAVITY), depth)),
@@ -688,5 +701,5 @@ function renewCoefficients(): void {
   }
   const a = max(f32x4.extract_lane(fastest, 0), f32x4.extract_lane(fastest, 1));
   const b = max(f32x4.extract_lane(fastest, 2), f32x4.extract_lane(fastest, 3));
-  dtS = min((COURANT * cellM) / <f64>max(a, b), 1);
+  dtS = min((courant * cellM) / <f64>max(a, b), 1);
 }
