@@ -1,9 +1,10 @@
 // Compiles the flow solver's step (core/water/assembly) to WebAssembly and writes it as text beside its
-// source, so that every bundler carries it: core/water/assembly/shallow-module.ts.
+// source, so that every bundler carries it: core/water/assembly/shallow-module.ts. With --check it
+// says whether that file is what its source compiles to.
 import asc from 'assemblyscript/asc';
 import { format, resolveConfig } from 'prettier';
 import { readFile, writeFile } from 'node:fs/promises';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 import { resolve } from 'node:path';
 
 const HERE = resolve(fileURLToPath(import.meta.url), '../..');
@@ -12,7 +13,7 @@ const OUT = resolve(HERE, 'core/water/assembly/shallow-module.ts');
 const PAGES = 1100;
 
 /** The text of the module file. Throws with what the compiler said. */
-export async function kernelModule() {
+async function kernelModule() {
   let bytes = null;
   const { error, stderr } = await asc.main(
     [
@@ -37,5 +38,11 @@ export async function kernelModule() {
   );
 }
 
-if (import.meta.url === pathToFileURL(process.argv[1]).href)
-  await writeFile(OUT, await kernelModule());
+const text = await kernelModule();
+if (!process.argv.includes('--check')) await writeFile(OUT, text);
+else if (text !== (await readFile(OUT, 'utf8'))) {
+  console.error(
+    'core/water/assembly/shallow-module.ts is not what its source compiles to: npm run kernel.',
+  );
+  process.exit(1);
+}

@@ -1,6 +1,7 @@
 import { planHash, type BeatPlan } from '../formats/index';
 import { fnv1a64 } from '../grid/index';
 import { createChannel } from './channel';
+import { KERNEL_VERSION, kernelHere, type KernelName } from './kernel-name';
 
 /** What a solve is asked with and known by: apart from the solver, so that a page can ask without it. */
 
@@ -10,11 +11,18 @@ export const SHARP_CELL_M = 0.1;
 const SHARP_LIMIT = { lengthM: 45, widthM: 12 };
 
 /** Changes whenever the solver's answers do, so that older ones are not taken for new. */
-const SOLVER_VERSION = 4;
+const SOLVER_VERSION = 5;
 
-/** Key of a solved flow: everything that goes into it. */
-export const flowInputHash = (plan: BeatPlan, dischargeM3s: number, cellM = FINE_CELL_M) =>
-  fnv1a64(`${planHash(plan)}|${dischargeM3s}|${cellM}|${SOLVER_VERSION}`);
+/** Key of a solved flow: everything that goes into it, the step it is solved with among it. */
+export const flowInputHash = (
+  plan: BeatPlan,
+  dischargeM3s: number,
+  cellM = FINE_CELL_M,
+  kernel: KernelName = kernelHere(),
+) =>
+  fnv1a64(
+    `${planHash(plan)}|${dischargeM3s}|${cellM}|${SOLVER_VERSION}|${kernel} ${KERNEL_VERSION}`,
+  );
 
 /** Whether a beat is small enough to be sharpened to SHARP_CELL_M. */
 export function canSharpen(plan: BeatPlan): boolean {

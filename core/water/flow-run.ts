@@ -5,7 +5,7 @@ import { placesThatTell, rootMeanSquare } from './misfits';
 import { shapedBed, SURFACE_CELL_M, toldSurface } from './told-surface';
 import { FINE_CELL_M } from './flow-input';
 import { DRY_M, sampleFlow, type FlowField } from './flow-field';
-import type { KernelName } from './shallow-state';
+import type { KernelName } from './kernel-name';
 import { prepareShallowRun, type PreparedRun, type ShallowWaterResult } from './shallow-water';
 
 export interface SolveFlowOptions {

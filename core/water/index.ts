@@ -50,6 +50,7 @@ export {
   type ShallowWaterResult,
 } from './shallow-water';
 export { createFlowRun, solveFlow, type FlowRun, type SolveFlowOptions } from './flow-run';
+export { kernelHere, type KernelName } from './kernel-name';
 export { canSharpen, FINE_CELL_M, flowInputHash, SHARP_CELL_M } from './flow-input';
 export { calibrate, type CalibrationResult } from './calibrate';
 export { depthMisfit, misfits, type DepthMisfit, type Misfit } from './misfits';

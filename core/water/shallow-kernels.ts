@@ -1,10 +1,6 @@
+import type { KernelName } from './kernel-name';
 import { prepareShallow, stepShallow } from './shallow-kernel';
-import {
-  createShallowState,
-  type KernelName,
-  type ShallowKernel,
-  type ShallowSetUp,
-} from './shallow-state';
+import { createShallowState, type ShallowKernel, type ShallowSetUp } from './shallow-state';
 import { createWasmKernel } from './shallow-wasm';
 
 /** The reference, in double precision; and what serves where four lanes or the memory are missing. */

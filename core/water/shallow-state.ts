@@ -1,3 +1,5 @@
+import type { KernelName } from './kernel-name';
+
 /** Cells of padding round the interior: second-order upwinding looks three faces away. */
 export const PAD = 3;
 /** Faces shallower than this carry no momentum, m. Below it the friction term is all there is. */
@@ -37,9 +39,6 @@ export interface ShallowKernel {
   /** The state is not read again. */
   release(): void;
 }
-export const KERNEL_NAMES = ['wasm', 'typescript'] as const;
-export type KernelName = (typeof KERNEL_NAMES)[number];
-
 /**
  * All arrays of one run, padded by PAD on each side. Row-major with stride S = nx + 2 PAD;
  * cell (i, j) is k = (j + PAD) S + i + PAD.

@@ -1,4 +1,5 @@
 import { SHALLOW_MODULE } from './assembly/shallow-module';
+import { kernelHere } from './kernel-name';
 import {
   GRAVITY,
   WALL_BED_M,
@@ -46,16 +47,11 @@ interface Exports {
   outflowM3s: WebAssembly.Global;
 }
 
-let compiled: WebAssembly.Module | null | undefined;
-/** null: this machine has no WebAssembly, or none with four lanes. */
-function moduleOf(): WebAssembly.Module | null {
-  if (compiled !== undefined) return compiled;
-  try {
-    const text = atob(SHALLOW_MODULE);
-    compiled = new WebAssembly.Module(Uint8Array.from(text, (c) => c.charCodeAt(0)));
-  } catch {
-    compiled = null;
-  }
+let compiled: WebAssembly.Module | undefined;
+function moduleOf(): WebAssembly.Module {
+  compiled ??= new WebAssembly.Module(
+    Uint8Array.from(atob(SHALLOW_MODULE), (c) => c.charCodeAt(0)),
+  );
   return compiled;
 }
 
@@ -64,7 +60,7 @@ const idle: Exports[] = [];
 
 const strideOf = (nx: number) => 4 * Math.ceil((nx + 2 * PAD) / 4);
 
-export const fitsWasm = (nx: number, ny: number): boolean =>
+const fitsWasm = (nx: number, ny: number): boolean =>
   strideOf(nx) <= MOST_COLUMNS &&
   ny + 2 * PAD <= MOST_ROWS &&
   strideOf(nx) * (ny + 2 * PAD) <= MOST_CELLS;
@@ -75,9 +71,9 @@ export const fitsWasm = (nx: number, ny: number): boolean =>
  */
 export function createWasmKernel(setUp: ShallowSetUp): ShallowKernel | null {
   const { nx, ny } = setUp;
-  const code = moduleOf();
-  if (!code || !fitsWasm(nx, ny)) return null;
-  const exports = idle.pop() ?? (new WebAssembly.Instance(code, {}).exports as unknown as Exports);
+  if (kernelHere() !== 'wasm' || !fitsWasm(nx, ny)) return null;
+  const exports =
+    idle.pop() ?? (new WebAssembly.Instance(moduleOf(), {}).exports as unknown as Exports);
   return new WasmKernel(exports, setUp);
 }
 

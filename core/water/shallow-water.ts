@@ -1,7 +1,8 @@
 import { orientationOf, type Edge, type Orientation } from './orientation';
 import { ShallowRun, type SolveStatus } from './shallow-run';
 import { createKernel } from './shallow-kernels';
-import type { KernelName, OutflowRule, ShallowGrid } from './shallow-state';
+import type { KernelName } from './kernel-name';
+import type { OutflowRule, ShallowGrid } from './shallow-state';
 import { sectionStage } from './section-hydraulics';
 
 export interface ShallowWaterInput {

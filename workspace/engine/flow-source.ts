@@ -4,6 +4,7 @@ import {
   encodeFlow,
   FINE_CELL_M,
   flowInputHash,
+  kernelHere,
   type FlowField,
 } from '../../core/water/index';
 import { api } from '../../sync/client';
@@ -33,13 +34,16 @@ export function createFlowSource(beat: BeatInput) {
   const { plan } = beat;
   const solved = new Map<string, FlowField>();
   const hashes = new Map<string, string>();
+  const here = kernelHere();
 
-  function hashOf({ level, dischargeM3s, cellM }: Wanted): string {
-    const key = `${level} ${cellM}`;
-    const hash = hashes.get(key) ?? flowInputHash(plan, dischargeM3s, cellM);
+  function hashOf({ level, dischargeM3s, cellM }: Wanted, kernel = here): string {
+    const key = `${level} ${cellM} ${kernel}`;
+    const hash = hashes.get(key) ?? flowInputHash(plan, dischargeM3s, cellM, kernel);
     hashes.set(key, hash);
     return hash;
   }
+  /** The server's step is always the fast one: a device without it takes what the server solved. */
+  const hashThere = (wanted: Wanted) => hashOf(wanted, 'wasm');
 
   /** From memory or the book; null when it has not been solved yet. */
   async function find(wanted: Wanted): Promise<FlowField | null> {
@@ -47,7 +51,8 @@ export function createFlowSource(beat: BeatInput) {
     const known = solved.get(hash);
     if (known) return known;
     const reply = await api.flow(hash);
-    const kept = reply.ok ? decodeFlow(reply.value) : null;
+    const other = !reply.ok && here !== 'wasm' ? await api.flow(hashThere(wanted)) : reply;
+    const kept = other.ok ? decodeFlow(other.value) : null;
     if (kept) solved.set(hash, kept);
     return kept;
   }
@@ -79,7 +84,7 @@ export function createFlowSource(beat: BeatInput) {
     events: Pick<SolveEvents, 'onProgress'>,
     stillWanted: () => boolean,
   ): Promise<FlowField | null> {
-    const hash = hashOf(wanted);
+    const hash = hashThere(wanted);
     const asked = await api.requestSolve(beat.id, wanted.level);
     if (!asked.ok) throw new Error(asked.message);
     for (;;) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { formatLength } from '../../core/units/index';
-import { SHARP_CELL_M } from '../../core/water/index';
+import { kernelHere, SHARP_CELL_M } from '../../core/water/index';
 import { Button } from '../../ui/button';
 import { ProgressBar } from '../../ui/progress-bar';
 import { useActions, usePart, useWorkspace } from '../context';
@@ -44,7 +44,9 @@ function FlowStatus() {
         <>
           <p>
             Solving the flow: {Math.round(100 * state.progress)} %.{' '}
-            {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second or two.'}
+            {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second.'}
+            {kernelHere() !== 'wasm' &&
+              ' This browser has no fast arithmetic: it takes about six times as long.'}
           </p>
           <ProgressBar share={state.progress} label="Solving the flow" />
           <Button voice="plain" onClick={() => engine.cancelSolve()}>

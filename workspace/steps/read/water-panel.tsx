@@ -3,6 +3,7 @@
 import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
+  kernelHere,
   misfits,
   thalweg,
   type CalibrationResult,
@@ -227,7 +228,8 @@ export function CalibrationPanel() {
         {plan.calibration
           ? `Calibrated to ${plan.calibration.points} measured places: bed ${plan.calibration.roughness.toFixed(2)} times as rough as the book says; depths off by ${formatDepth(plan.calibration.depthRmsM, units)}, speeds by ${formatSpeed(plan.calibration.speedRmsMps, units)} (root mean square).`
           : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
-        Solved at {formatLength(flow.cellM, units, 1)}.
+        Solved at {formatLength(flow.cellM, units, 1)}
+        {kernelHere() !== 'wasm' && ', slowly: this browser has no fast arithmetic'}.
       </p>
       <ToldLine />
       {sharp === 'possible' && (
