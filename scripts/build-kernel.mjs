@@ -3,6 +3,7 @@
 // says whether that file is what its source compiles to.
 import asc from 'assemblyscript/asc';
 import { format, resolveConfig } from 'prettier';
+import { Buffer } from 'node:buffer';
 import { readFile, writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { resolve } from 'node:path';
