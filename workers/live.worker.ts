@@ -5,8 +5,11 @@ import {
   driftInputOf,
   leadAlong,
   leadFor,
+  liftPast,
   RUNS,
   takeAt,
+  type CastQuestion,
+  type DriftInput,
 } from '../core/cast/index';
 import { showsOn, startOf } from '../core/rig/index';
 import { bench, type FeltKeep } from '../core/sink/index';
@@ -29,6 +32,18 @@ function water(): Scene {
   return scene;
 }
 
+/** What follows a drag is followed to the lift past the fish; where it never comes there, not for long. */
+function upToTheLift(input: DriftInput, { target }: CastQuestion): DriftInput {
+  if (!target) return { ...input, seconds: Math.min(input.seconds, DRAGGED_S) };
+  const needed = input.takeS === undefined ? DRAGGED_S : Math.max(DRAGGED_S, 2 * input.takeS);
+  return {
+    ...input,
+    seconds: Math.min(input.seconds, needed),
+    liftPastM: liftPast(target),
+  };
+}
+const DRAGGED_S = 6;
+
 const worker: LiveWorker = {
   take(plan, flow) {
     scene = createScene(plan, flow);
@@ -43,8 +58,12 @@ const worker: LiveWorker = {
       ...(mend && { mend }),
       ...(takeS !== undefined && { takeS }),
     };
-    const band = driftBand(water().flow, input, runs);
-    return { band, now: castNow(water(), question, band.best) };
+    const band = driftBand(water().flow, film ? input : upToTheLift(input, question), runs);
+    const { best } = band;
+    // Still clean when it was lifted, it has given all the fish could ask of it.
+    const stays = best.liftedS !== null && best.firstMicroS === null;
+    const known = stays ? { ...best, cleanS: question.seconds } : best;
+    return { band, now: castNow(water(), question, known) };
   },
   ring(fish, posture, heightM, conditions) {
     return sightRing(water(), fishView(water(), fish, conditions), posture, heightM, conditions);

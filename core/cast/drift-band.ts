@@ -47,7 +47,9 @@ export function driftBand(
       microSlack: draw(UNKNOWN.microSlack),
       speedBias: draw(UNKNOWN.speedBias),
     });
-    seconds.push(run.cleanS);
+    // Clean until it was lifted it may have stayed so: the drift itself says how long.
+    const stays = run.liftedS !== null && run.firstMicroS === null;
+    seconds.push(stays ? Math.max(run.cleanS, best.cleanS) : run.cleanS);
   }
   seconds.push(best.cleanS);
   seconds.sort((a, b) => a - b);

@@ -33,6 +33,8 @@ export interface DriftInput {
   dtS?: number;
   /** Follow the fly no further than its first lasting drag: all that clean seconds need. */
   stopAtDrag?: boolean;
+  /** Lifted so far past the fish, m, and followed no further; needs the fish. */
+  liftPastM?: number;
   /** One look at the current a step instead of two: for ranking alone. */
   roughly?: boolean;
   /** When the fish would take, s: the slack of that moment is told. */

@@ -27,6 +27,8 @@ export interface DriftResult {
   cleanM: number;
   passesFish: 'clean' | 'micro' | 'wake' | 'misses' | null;
   passesAtS: number | null;
+  /** When it was lifted past the fish, s; null: it was followed as long as was asked. */
+  liftedS: number | null;
   reason: Reason | null;
   status: 'ok' | 'unknown';
   /** Line and leader as laid, and at the moment of first drag, from the fly to the tip. */

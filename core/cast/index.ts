@@ -70,6 +70,7 @@ export {
   laneAt,
   laneThrough,
   leadFor,
+  liftPast,
   usefulDriftM,
   type Lane,
   type Lead,

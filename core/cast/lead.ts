@@ -120,7 +120,7 @@ export function leadFor(
   const splashM = Math.max(LEAST_SPLASH_M, SPLASH_S * Math.hypot(s.u, s.v));
   const wished = driftBackM + reactionM + splashM;
   const landed = laneAt(lane, -wished);
-  const liftPastM = windowRadiusM(fish.fishDepthM) + (TURN_BACK_LENGTHS * fish.totalLengthCm) / 100;
+  const liftPastM = liftPast(fish);
   const leadM = -landed.alongM;
   return {
     leadM,
@@ -132,6 +132,10 @@ export function leadFor(
     liftS: laneAt(lane, liftPastM).timeS - landed.timeS,
   };
 }
+
+/** Where a fly may be lifted: past the window (n = 1.333) and the fish's turn-back, m. */
+export const liftPast = (fish: Pick<Fish, 'fishDepthM' | 'totalLengthCm'>): number =>
+  windowRadiusM(fish.fishDepthM) + (TURN_BACK_LENGTHS * fish.totalLengthCm) / 100;
 
 /** Where the fly lands for a lead, on the fish's own lane. */
 export const landingFor = (flow: FlowField, fish: Place, leadM: number): Place =>

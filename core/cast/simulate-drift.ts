@@ -31,6 +31,7 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
   const out = emptyResult(steps + 1, run);
   if (input.film) out.film = [frameOf(run, 0, 0)];
   const lasting = lastingSteps(dt);
+  const liftAt = input.fish && input.liftPastM !== undefined ? input.liftPastM : null;
   const mendAt = input.mend ? Math.round(input.mend.atS / dt) : -1;
   const takeAt = input.takeS === undefined ? -1 : Math.round(input.takeS / dt);
   let dragging = 0;
@@ -47,6 +48,11 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
     if (out.film) out.film.push(frameOf(run, n * dt, drag));
     if (takeAt >= 0 && n <= takeAt) out.slackM = slackOf(run);
     dragging = drag > MICRO_MPS ? dragging + 1 : 0;
+    if (liftAt !== null && isPast(input.fish!, liftAt, chain.x[0]!, chain.y[0]!)) {
+      out.liftedS = n * dt;
+      cutShort(out, n + 1);
+      break;
+    }
     if (input.stopAtDrag && dragging >= lasting) {
       cutShort(out, n + 1);
       break;
@@ -58,6 +64,14 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
   out.reason = reasonOf(out, current);
   return out;
 }
+
+/** Whether a place lies further down a fish's current than that, m. */
+const isPast = (
+  { xM, yM, headingRad }: NonNullable<DriftInput['fish']>,
+  m: number,
+  x: number,
+  y: number,
+) => (x - xM) * Math.cos(headingRad) + (y - yM) * Math.sin(headingRad) < -m;
 
 function emptyResult(count: number, run: Run): DriftResult {
   const out: DriftResult = {
@@ -72,6 +86,7 @@ function emptyResult(count: number, run: Run): DriftResult {
     cleanM: 0,
     passesFish: null,
     passesAtS: null,
+    liftedS: null,
     reason: null,
     status: 'ok',
     laid: linePlaces(run),

@@ -22,6 +22,7 @@ export function DriftFigures() {
   const { best, cleanS } = drift;
   const known = best.status === 'ok';
   const whole = cleanS.best >= driftS - 0.11;
+  const lifted = best.liftedS !== null && best.firstMicroS === null;
   return (
     <>
       <p className={hasChance ? panel.second : panel.large} aria-live="polite" data-part="drift">
@@ -30,9 +31,11 @@ export function DriftFigures() {
             {whole ? `${driftS}` : cleanS.best.toFixed(1)}
             <small> s</small>{' '}
             <span>
-              <strong>{whole ? 'clean, or more' : 'clean drift'}</strong>
+              <strong>
+                {whole ? 'clean, or more' : lifted ? 'clean to the lift' : 'clean drift'}
+              </strong>
               {hasChance ? ', ' : ''}
-              {cleanS.low >= driftS - 0.11
+              {cleanS.low >= driftS - 0.11 || (lifted && cleanS.low >= best.cleanS)
                 ? 'followed no further'
                 : `between ${formatSeconds(cleanS.low)} and ${formatSeconds(cleanS.high)}`}
             </span>
