@@ -15,6 +15,9 @@ export interface Chain {
   /** Where each node would be without tension. */
   freeX: Float64Array;
   freeY: Float64Array;
+  /** How far tension held each node off its free place in the step before: where the next begins. */
+  heldX: Float64Array;
+  heldY: Float64Array;
   /** Longest length of segment j, m; [n - 1] is the air part's horizontal reach. */
   rest: Float64Array;
   /** Cross-flow friction of each node, N s/m. */
@@ -60,6 +63,8 @@ export function createChain(n: number, dragRatio: number, most = n): Chain {
     y: make(),
     freeX: make(),
     freeY: make(),
+    heldX: make(),
+    heldY: make(),
     rest: make(),
     zeta: make(),
     tx: make(),
@@ -111,6 +116,8 @@ export function borrowChain(n: number, dragRatio: number, most: number): Chain {
   spare.pullY = 0;
   spare.freeX.fill(0);
   spare.freeY.fill(0);
+  spare.heldX.fill(0);
+  spare.heldY.fill(0);
   return spare;
 }
 const LEAST_SPARE = 128;
@@ -120,6 +127,8 @@ const TOLERANCE_M = 1e-4;
 /** Movement in the last round that counts as settled, m. */
 const SETTLED_M = 2e-4;
 const MAX_ROUNDS = 30;
+/** In so many rounds neighbours are drawn tight ahead; one that then swings goes on one at a time. */
+const LOOKS_AHEAD = 5;
 /** A round may not move a node further than this, m: keeps tangents meaningful. */
 const MAX_MOVE_M = 0.25;
 /** Tension impulse below which a segment does not resist turning, N s. */
@@ -155,25 +164,35 @@ export function renewTangents(chain: Chain): void {
  * True when every segment is within tolerance and nothing moves any more; false at the cap ("unknown").
  */
 export function tighten(chain: Chain, end: ChainEnd): boolean {
-  const { n, x, y, freeX, freeY } = chain;
+  const { n, x, y, freeX, freeY, heldX, heldY } = chain;
+  // Where one begins is free: where tension held the chain in the step before is near the answer.
   for (let i = 0; i < n; i++) {
-    x[i] = freeX[i]!;
-    y[i] = freeY[i]!;
+    x[i] = freeX[i]! + heldX[i]!;
+    y[i] = freeY[i]! + heldY[i]!;
   }
-  // Where one begins is free; a pulled end that is held back goes nowhere near its free place.
-  x[n - 1] = x[n - 1]! - chain.pullX;
-  y[n - 1] = y[n - 1]! - chain.pullY;
+  if (heldX[n - 1] === 0 && heldY[n - 1] === 0) {
+    // A pulled end that is held back goes nowhere near its free place.
+    x[n - 1] = x[n - 1]! - chain.pullX;
+    y[n - 1] = y[n - 1]! - chain.pullY;
+  }
   const rows = end.held ? n : n - 1;
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const worst = measure(chain, end, rows);
+    if (round < LOOKS_AHEAD) lookAhead(chain, rows);
     const cold = round === 0 && isSlack(chain);
     if (cold && worst <= 0 && chain.pullX === 0 && chain.pullY === 0) return true;
     eliminate(chain, rows);
     // Without tension a chain turns freely: from cold, the first round finds tensions and moves nothing.
     const moved = substitute(chain, rows, !cold);
-    if (moved <= SETTLED_M && worst <= TOLERANCE_M) return true;
+    if (moved <= SETTLED_M && worst <= TOLERANCE_M && !pushes(chain)) return true;
   }
   return measure(chain, end, rows) <= TOLERANCE_M;
+}
+
+/** Whether a segment taken for tight holds its ends apart. */
+function pushes({ n, lambda }: Chain): boolean {
+  for (let j = 0; j < n; j++) if (lambda[j]! < -NO_TENSION) return true;
+  return false;
 }
 
 function isSlack(chain: Chain): boolean {
@@ -201,6 +220,26 @@ function measure(chain: Chain, end: ChainEnd, rows: number): number {
     work.active[j] = lambda[j]! + zeta[j]! * c > 0 ? 1 : 0;
   }
   return worst;
+}
+
+/**
+ * A segment that is too long by v pulls the slack out of its neighbours one after the other: those that
+ * v would draw tight are taken as tight at once, where a round each would find them. One that was
+ * taken so in vain pushes, and is let go in the next round.
+ */
+function lookAhead({ work }: Chain, rows: number): void {
+  const { c, active } = work;
+  for (let j = 1, v = c[0]!; j < rows; j++) v = drawn(c, active, j, v);
+  for (let j = rows - 2, v = c[rows - 1]!; j >= 0; j--) v = drawn(c, active, j, v);
+}
+
+function drawn(c: Float64Array, active: Uint8Array, j: number, v: number): number {
+  const own = c[j]!;
+  if (active[j] || v <= 0) return own > 0 ? own : 0;
+  const left = v + own;
+  if (left <= 0) return 0;
+  active[j] = 1;
+  return left;
 }
 
 /**
@@ -232,12 +271,18 @@ function eliminate(chain: Chain, rows: number): void {
     const axx = mxx + addXx;
     const axy = mxy + addXy;
     const ayy = myy + addYy;
-    const det = axx * ayy - axy * axy;
-    sxx[i] = ayy / det;
-    sxy[i] = -axy / det;
-    syy[i] = axx / det;
-    qx[i] = sxx[i]! * bx + sxy[i]! * by;
-    qy[i] = sxy[i]! * bx + syy[i]! * by;
+    // One division a matrix: the three entries share it.
+    const perDet = 1 / (axx * ayy - axy * axy);
+    const s11 = ayy * perDet;
+    const s12 = -axy * perDet;
+    const s22 = axx * perDet;
+    const q1 = s11 * bx + s12 * by;
+    const q2 = s12 * bx + s22 * by;
+    sxx[i] = s11;
+    sxy[i] = s12;
+    syy[i] = s22;
+    qx[i] = q1;
+    qy[i] = q2;
     if (i >= rows || !active[i]) {
       addXx = addXy = addYy = addBx = addBy = 0;
       continue;
@@ -247,24 +292,24 @@ function eliminate(chain: Chain, rows: number): void {
     const pull = lambda[i]!;
     if (pull > NO_TENSION) {
       const turn = (rest[i]! + c[i]!) / pull;
-      const cxx = sxx[i]! + turn * gy * gy;
-      const cxy = sxy[i]! - turn * gx * gy;
-      const cyy = syy[i]! + turn * gx * gx;
-      const d = cxx * cyy - cxy * cxy;
-      txx[i] = cyy / d;
-      txy[i] = -cxy / d;
-      tyy[i] = cxx / d;
+      const cxx = s11 + turn * gy * gy;
+      const cxy = s12 - turn * gx * gy;
+      const cyy = s22 + turn * gx * gx;
+      const per = 1 / (cxx * cyy - cxy * cxy);
+      addXx = cyy * per;
+      addXy = -cxy * per;
+      addYy = cxx * per;
     } else {
-      const along = 1 / (gx * gx * sxx[i]! + 2 * gx * gy * sxy[i]! + gy * gy * syy[i]!);
-      txx[i] = along * gx * gx;
-      txy[i] = along * gx * gy;
-      tyy[i] = along * gy * gy;
+      const along = 1 / (gx * gx * s11 + 2 * gx * gy * s12 + gy * gy * s22);
+      addXx = along * gx * gx;
+      addXy = along * gx * gy;
+      addYy = along * gy * gy;
     }
-    const rx = qx[i]! - c[i]! * gx;
-    const ry = qy[i]! - c[i]! * gy;
-    addXx = txx[i]!;
-    addXy = txy[i]!;
-    addYy = tyy[i]!;
+    const rx = q1 - c[i]! * gx;
+    const ry = q2 - c[i]! * gy;
+    txx[i] = addXx;
+    txy[i] = addXy;
+    tyy[i] = addYy;
     addBx = addXx * rx + addXy * ry;
     addBy = addXy * rx + addYy * ry;
   }

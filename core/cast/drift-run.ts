@@ -145,10 +145,12 @@ function wettedDrag(most: number, stepM: number, rig: Rig): Float64Array {
 /** Quadratic friction, linearised on the slip of the last step and averaged with it. */
 function renewFriction(run: Run, first: boolean): void {
   const { chain, wet, dt, rig } = run;
-  const { n, x, y, freeX, freeY, zeta, dry } = chain;
+  const { n, x, y, freeX, freeY, heldX, heldY, zeta, dry } = chain;
   for (let i = 0; i < n; i++) {
     const dx = x[i]! - freeX[i]!;
     const dy = y[i]! - freeY[i]!;
+    heldX[i] = first ? 0 : dx;
+    heldY[i] = first ? 0 : dy;
     const slip = first ? FIRST_SLIP_MPS : Math.sqrt(dx * dx + dy * dy) / dt;
     let z = wet[i]! * Math.max(SLIP_FLOOR_MPS, slip) + (i === 0 ? rig.flyDragNsPerM : 0);
     if (dry[i]) z *= GROUND_DRAG;

@@ -36,7 +36,7 @@ const lane = (h: number, us: number, d84 = D84) => evenLane(h, us, d84, -12, 12)
 const deep = (r: HungRig, h: number, us: number, leadM: number, start: SinkStart) =>
   sunkAtFish({ lane: lane(h, us), rig: r, start }, leadM, 0.05).depthM[0]!;
 
-it('the drift is what it was, to the bit, now that friction leans node by node', () => {
+it('the drift is what it was, to a hundred thousandth of a second, whatever way its tensions are found', () => {
   const factor = surfaceFactor(0.5, 0.05);
   const tongue = madeFlow((_x, y) => -(0.4 + 0.4 / (1 + Math.exp((y - 3.2) / 0.25))) / factor);
   const stand = { xM: -2, yM: -2.3 };
@@ -51,7 +51,9 @@ it('the drift is what it was, to the bit, now that friction leans node by node',
     const tip = castTip(stand, landing, 2.4, lay.kind);
     return simulateDrift(tongue, { rig: DEFAULT_RIG, tip, stand, landing, lay, seconds: 6 }).cleanS;
   });
-  expect(cleanS).toEqual([0.351986283919026, 0.578679429903817, 1.1515434220252252]);
+  [0.351986283919026, 0.578679429903817, 1.1515434220252252].forEach((was, n) =>
+    expect(cleanS[n]).toBeCloseTo(was, 5),
+  );
 });
 
 describe('hung under a float', () => {
