@@ -50,6 +50,7 @@ async function measure(): Promise<void> {
       if (window.going_) requestAnimationFrame(tick);
     });
   `);
+  await session.send('Profiler.enable'); await session.send('Profiler.setSamplingInterval',{interval:200}); await session.send('Profiler.start');
   const skip = await page.evaluate<number>('window.pebbleLane.answerMs().length');
   await page.mouse.move(x, y);
   await page.mouse.down();
@@ -58,6 +59,7 @@ async function measure(): Promise<void> {
   const { frames, answers } = await page.evaluate<{ frames: number[]; answers: number[] }>(
     '(window.going_ = false, { frames: window.frames_, answers: window.pebbleLane.answerMs() })',
   );
+  const {profile} = await session.send('Profiler.stop'); require('node:fs').writeFileSync('/tmp/w/prof/page.cpuprofile',JSON.stringify(profile));
   await page.mouse.up();
   const at = (values: number[], p: number) =>
     [...values].sort((a, b) => a - b)[Math.floor(p * (values.length - 1))]!;
@@ -68,7 +70,6 @@ async function measure(): Promise<void> {
   console.log(
     `answers while it is dragged: median ${at(asked, 0.5).toFixed(1)} ms, 95th percentile ${at(asked, 0.95).toFixed(1)} ms (${asked.length}), target 16`,
   );
-  for (const w of page.workers()) { const t=await w.evaluate('globalThis.TT') as any; if(t){ console.log(await w.evaluate('globalThis.Q')); console.log('idle', await w.evaluate('(()=>{const o=[];for(let n=0;n<60;n++)o.push(globalThis.LAST());return o.sort((a,b)=>a-b)})()').then((v:any)=>[v[0],v[30],v[57]])); const d=t.filter((x:any)=>x[0]<10); for(const i of [1,2]){const v=d.map((x:any)=>x[i]).sort((a:any,b:any)=>a-b); console.log('worker',i,v.length,v[v.length>>1],v[Math.floor(.95*v.length)]);} } }
   await browser.close();
 }
 
