@@ -5,7 +5,7 @@ import type { ActionContext } from './action-context';
 import type { Engine } from './engine/engine';
 import type { BeatInput } from './state/document';
 import type { WorkspaceState } from './state/state';
-import { useStorePart, type WorkspaceStore } from './state/store';
+import { calmStore, useStorePart, type WorkspaceStore } from './state/store';
 
 export interface Workspace {
   beat: BeatInput;
@@ -27,6 +27,14 @@ export function useWorkspace(): Workspace {
 /** Part of the state; the component is drawn anew only when that part changes (or, by `equal`, differs). */
 export function usePart<S>(select: (s: WorkspaceState) => S, equal?: (a: S, b: S) => boolean): S {
   return useStorePart(useWorkspace().store, select, equal);
+}
+
+/** The same for figures that are read, not aimed by: while something is dragged they follow a little later. */
+export function useCalmPart<S>(
+  select: (s: WorkspaceState) => S,
+  equal?: (a: S, b: S) => boolean,
+): S {
+  return useStorePart(calmStore(useWorkspace().store), select, equal);
 }
 
 /** What a person can do, as one of the `create…Actions` makes it. */

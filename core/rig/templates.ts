@@ -226,10 +226,15 @@ const BUILDS = {
 export type TemplateId = keyof typeof BUILDS;
 export const TEMPLATE_IDS = Object.keys(BUILDS) as TemplateId[];
 
-/** A template as a rig of its own, which can be changed. */
+/** A template as a rig. The same one is the same object, so that who compares sees no change; nobody writes to it. */
+const made = new Map<TemplateId, RigPlan>();
 export function rigFrom(id: TemplateId): RigPlan {
+  const known = made.get(id);
+  if (known) return known;
   const build: Build = BUILDS[id];
-  return { id, ...build, parts: build.parts.map((p: Part) => ({ ...p })) };
+  const plan: RigPlan = { id, ...build, parts: build.parts.map((p: Part) => ({ ...p })) };
+  made.set(id, plan);
+  return plan;
 }
 
 const USUAL: Record<'dry' | 'dry-dropper' | 'indicator' | 'sunk', TemplateId> = {

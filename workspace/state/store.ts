@@ -58,3 +58,41 @@ export function useStorePart<S>(
 ): S {
   return useStoreWithEqualityFn(store, select, equal);
 }
+
+/** While something is dragged, figures beside the drawing follow so often, ms: no eye reads them faster. */
+export const CALM_MS = 100;
+
+const calmed = new WeakMap<WorkspaceStore, WorkspaceStore>();
+/**
+ * The same store, whose listeners are called at most every `CALM_MS` while something is dragged, and once
+ * more after the last change: what is read rather than aimed by must not take the drag's time.
+ */
+export function calmStore(store: WorkspaceStore): WorkspaceStore {
+  const known = calmed.get(store);
+  if (known) return known;
+  const subscribe: WorkspaceStore['subscribe'] = (listener) => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    let calledMs = -Infinity;
+    let told = store.getState();
+    const call = () => {
+      if (timer !== null) clearTimeout(timer);
+      timer = null;
+      calledMs = performance.now();
+      const [now, before] = [store.getState(), told];
+      told = now;
+      listener(now, before);
+    };
+    const stop = store.subscribe((s) => {
+      const left = s.dragging === null ? 0 : CALM_MS - (performance.now() - calledMs);
+      if (left <= 0) call();
+      else timer ??= setTimeout(call, left);
+    });
+    return () => {
+      if (timer !== null) clearTimeout(timer);
+      stop();
+    };
+  };
+  const calm: WorkspaceStore = { ...store, subscribe };
+  calmed.set(store, calm);
+  return calm;
+}

@@ -7,7 +7,7 @@ import { Button, ButtonAnchor } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { DescriptionRow, Facts } from '../../../ui/facts';
 import { Disclosure } from '../../../ui/disclosure';
-import { useActions, usePart, useWorkspace } from '../../context';
+import { useActions, useCalmPart, usePart, useWorkspace } from '../../context';
 import { formatAddress } from '../../state/address';
 import { FLY_NAMES, inRods, standWords } from '../../../words/cast-words';
 import { layHow } from '../../../words/lay-words';
@@ -68,13 +68,13 @@ function Heading() {
   const { beat } = useWorkspace();
   const zone = beat.plan.timeZone;
   const sideOf = useSide();
-  const target = usePart(targetOf);
-  const markNumber = usePart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
-  const stand = usePart((s) => s.stand)!;
-  const lay = usePart((s) => s.lay);
-  const units = usePart((s) => s.settings.units);
-  const posture = usePart((s) => s.posture);
-  const seen = usePart(
+  const target = useCalmPart(targetOf);
+  const markNumber = useCalmPart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
+  const stand = useCalmPart((s) => s.stand)!;
+  const lay = useCalmPart((s) => s.lay);
+  const units = useCalmPart((s) => s.settings.units);
+  const posture = useCalmPart((s) => s.posture);
+  const seen = useCalmPart(
     (s) =>
       valueOf(s, 'hours')?.[Math.max(0, Math.round((civilHour(s.atMs, zone) - 4) * 2))]?.exposure ??
       null,
@@ -95,15 +95,15 @@ function Heading() {
 
 /** Lead, lift point and length of the cast, in the angler's units and in rods. */
 function Lengths() {
-  const now = usePart((s) => valueOf(s, 'drift')?.now);
-  const lead = usePart((s) => valueOf(s, 'castStudy')?.lead ?? null);
-  const units = usePart((s) => s.settings.units);
-  const rodM = usePart(rodMOf);
-  const leaderM = usePart((s) => driftRigNow(s).leaderM);
-  const slackM = usePart((s) => valueOf(s, 'drift')?.band.best.slackM ?? 0);
-  const landing = usePart((s) => s.landing)!;
-  const ringX = usePart((s) => ringOf(s)?.xM ?? null);
-  const ringY = usePart((s) => ringOf(s)?.yM ?? null);
+  const now = useCalmPart((s) => valueOf(s, 'drift')?.now);
+  const lead = useCalmPart((s) => valueOf(s, 'castStudy')?.lead ?? null);
+  const units = useCalmPart((s) => s.settings.units);
+  const rodM = useCalmPart(rodMOf);
+  const leaderM = useCalmPart((s) => driftRigNow(s).leaderM);
+  const slackM = useCalmPart((s) => valueOf(s, 'drift')?.band.best.slackM ?? 0);
+  const landing = useCalmPart((s) => s.landing)!;
+  const ringX = useCalmPart((s) => ringOf(s)?.xM ?? null);
+  const ringY = useCalmPart((s) => ringOf(s)?.yM ?? null);
   if (!now) return null;
   // What lies beyond rod and leader, with the slack that is laid in.
   const stripM = now.distanceM + slackM - rodM - leaderM;
@@ -144,10 +144,10 @@ function Lengths() {
 /** The rig that is cast, by name, and how deep it gets; the Bench changes it. */
 function RigLine() {
   const acting = useActions(createPlanActions);
-  const rig = usePart(rigOf);
-  const leaderM = usePart((s) => driftRigNow(s).leaderM);
-  const units = usePart((s) => s.settings.units);
-  const told = usePart((s) => valueOf(s, 'bench'));
+  const rig = useCalmPart(rigOf);
+  const leaderM = useCalmPart((s) => driftRigNow(s).leaderM);
+  const units = useCalmPart((s) => s.settings.units);
+  const told = useCalmPart((s) => valueOf(s, 'bench'));
   const sunk = told && 'sunk' in told.answer ? told.answer.sunk : null;
   return (
     <>
@@ -168,9 +168,9 @@ function Rest() {
   const { beat } = useWorkspace();
   const acting = useActions(createPlanActions);
   const casting = useActions(createCastActions);
-  const fly = usePart((s) => s.fly);
-  const units = usePart((s) => s.settings.units);
-  const card = usePart((s) =>
+  const fly = useCalmPart((s) => s.fly);
+  const units = useCalmPart((s) => s.settings.units);
+  const card = useCalmPart((s) =>
     formatAddress(beat.id, s, beat.plan.timeZone).replace(/\/[a-z]+\?/, '/card?'),
   );
   return (

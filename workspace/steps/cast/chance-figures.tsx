@@ -1,14 +1,14 @@
 'use client';
 
-import { usePart } from '../../context';
+import { useCalmPart } from '../../context';
 import { heldBackText, hookText, partsText, stayText } from '../../../words/chance-words';
 import { valueOf } from '../../state/answer';
 import panel from '../../../ui/panel.module.css';
 
 /** The one currency: how likely this cast gets an honest look, its parts, what holds it back, what follows. */
 export function ChanceFigures() {
-  const now = usePart((s) => valueOf(s, 'drift')?.now ?? null);
-  const stay = usePart((s) => s.settings.methods.stay);
+  const now = useCalmPart((s) => valueOf(s, 'drift')?.now ?? null);
+  const stay = useCalmPart((s) => s.settings.methods.stay);
   const chance = now?.chance;
   if (!chance) return null;
   const round = (share: number) => Math.round(100 * share);

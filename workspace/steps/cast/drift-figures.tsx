@@ -1,7 +1,7 @@
 'use client';
 
 import { formatSeconds } from '../../../core/units/index';
-import { usePart } from '../../context';
+import { useCalmPart } from '../../context';
 import { driftWhy, PASS_WORDS } from '../../../words/words';
 import { driftSecondsOf } from './questions';
 import { valueOf } from '../../state/answer';
@@ -9,10 +9,10 @@ import panel from '../../../ui/panel.module.css';
 
 /** The one large figure with its band, whether the fly passes the fish, and why the drift ends. */
 export function DriftFigures() {
-  const drift = usePart((s) => valueOf(s, 'drift')?.band);
-  const hasChance = usePart((s) => Boolean(valueOf(s, 'drift')?.now.chance));
-  const driftS = usePart((s) => driftSecondsOf(s.lay));
-  const units = usePart((s) => s.settings.units);
+  const drift = useCalmPart((s) => valueOf(s, 'drift')?.band);
+  const hasChance = useCalmPart((s) => Boolean(valueOf(s, 'drift')?.now.chance));
+  const driftS = useCalmPart((s) => driftSecondsOf(s.lay));
+  const units = useCalmPart((s) => s.settings.units);
   if (!drift)
     return (
       <p className={panel.working} role="status">

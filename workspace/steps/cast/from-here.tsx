@@ -3,7 +3,7 @@
 import { formatLength } from '../../../core/units/index';
 import { Choice } from '../../../ui/choice';
 import { DescriptionRow, Facts } from '../../../ui/facts';
-import { useActions, usePart } from '../../context';
+import { useActions, useCalmPart } from '../../context';
 import { useFishNames } from '../../use-fish-names';
 import {
   aheadText,
@@ -30,9 +30,9 @@ const WINDS: readonly (readonly [Settings['windFrom'], string])[] = [
 /** The cast from where the angler stands: angle, lining, room behind, wind, false casts. */
 export function FromHere() {
   const acting = useActions(createPlanActions);
-  const now = usePart((s) => valueOf(s, 'drift')?.now);
-  const units = usePart((s) => s.settings.units);
-  const windFrom = usePart((s) => s.settings.windFrom);
+  const now = useCalmPart((s) => valueOf(s, 'drift')?.now);
+  const units = useCalmPart((s) => s.settings.units);
+  const windFrom = useCalmPart((s) => s.settings.windFrom);
   const nameOf = useFishNames();
   if (!now) return null;
   const far = now.distanceM > now.sureM;

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { formatSeconds, formatSpeed } from '../../../core/units/index';
 import { MICRO_MPS, WAKE_MPS, type DriftResult } from '../../../core/cast/index';
 import { Button } from '../../../ui/button';
-import { useActions, usePart, useWorkspace } from '../../context';
+import { useActions, useCalmPart, useWorkspace } from '../../context';
 import { driftSecondsOf } from './questions';
 import { valueOf } from '../../state/answer';
 import { createCastActions } from './cast-actions';
@@ -16,12 +16,12 @@ import { Slider } from '../../../ui/slider';
 export function Playback() {
   const { store } = useWorkspace();
   const casting = useActions(createCastActions);
-  const best = usePart((s) => valueOf(s, 'drift')?.band?.best ?? null);
-  const atS = usePart((s) => s.filmAtS);
-  const runs = usePart((s) => s.filmRuns);
-  const dragging = usePart((s) => s.dragging !== null);
-  const units = usePart((s) => s.settings.units);
-  const driftS = usePart((s) => driftSecondsOf(s.lay));
+  const best = useCalmPart((s) => valueOf(s, 'drift')?.band?.best ?? null);
+  const atS = useCalmPart((s) => s.filmAtS);
+  const runs = useCalmPart((s) => s.filmRuns);
+  const dragging = useCalmPart((s) => s.dragging !== null);
+  const units = useCalmPart((s) => s.settings.units);
+  const driftS = useCalmPart((s) => driftSecondsOf(s.lay));
   const film = best?.film;
   useEffect(() => {
     if (!runs) return;
