@@ -2,7 +2,7 @@
 
 import { useRef } from 'react';
 import { atHour, civilHour, clockText, formatTemp } from '../../core/units/index';
-import { useActions, usePart, useWorkspace } from '../context';
+import { useActions, useCalmPart, useWorkspace } from '../context';
 import { atClock } from '../state/hours';
 import { FIRST_HOUR, LAST_HOUR, stripScale } from './scale';
 import { GlanceRow, SeenRow } from './share-rows';
@@ -24,10 +24,10 @@ export function HourStrip() {
   const { beat } = useWorkspace();
   const acting = useActions(createPlanActions);
   const { plan } = beat;
-  const atMs = usePart((s) => s.atMs);
-  const hours = usePart((s) => valueOf(s, 'hours'));
-  const stand = usePart((s) => s.stand);
-  const target = usePart(targetOf);
+  const atMs = useCalmPart((s) => s.atMs);
+  const hours = useCalmPart((s) => valueOf(s, 'hours'));
+  const stand = useCalmPart((s) => s.stand);
+  const target = useCalmPart(targetOf);
   const [ref, { width, height }] = useSize<HTMLDivElement>();
   const scale = stripScale(width, height);
   const { labelWidth, perHour, compact, x } = scale;
@@ -65,10 +65,10 @@ export function HourStrip() {
       true,
     );
   };
-  const glare = usePart((s) => valueOf(s, 'glare'));
-  const step = usePart((s) => s.step);
-  const waterTempC = usePart((s) => s.settings.waterTempC);
-  const units = usePart((s) => s.settings.units);
+  const glare = useCalmPart((s) => valueOf(s, 'glare'));
+  const step = useCalmPart((s) => s.step);
+  const waterTempC = useCalmPart((s) => s.settings.waterTempC);
+  const units = useCalmPart((s) => s.settings.units);
   const sunDeg = sunDegAt(plan, atMs);
   const seen = stand && target && hours ? hours : null;
   const nowSeen = seen?.reduce((a, b) => (Math.abs(b.hour - now) < Math.abs(a.hour - now) ? b : a));

@@ -3,7 +3,7 @@
 import { formatLength, formatSeconds } from '../../../core/units/index';
 import type { PoolCover } from '../../../core/cast/index';
 import { Button } from '../../../ui/button';
-import { useActions, usePart } from '../../context';
+import { useActions, useCalmPart, usePart } from '../../context';
 import { inRods, structureName, WATER_NAMES } from '../../../words/cast-words';
 import { layName } from '../../../words/lay-names';
 import { lookoutLetter } from '../../../words/words';
@@ -63,7 +63,7 @@ function Timing() {
 /** Common practice: after three clean covers without an answer, step back and see whether it is still there. */
 function LookAgain() {
   const lookout = usePart((s) => valueOf(s, 'lookouts')?.[0] ?? null);
-  const stand = usePart((s) => s.stand);
+  const stand = useCalmPart((s) => s.stand);
   const units = usePart((s) => s.settings.units);
   if (!lookout || !stand)
     return (

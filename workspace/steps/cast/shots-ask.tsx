@@ -4,7 +4,7 @@ import type { Wishes } from '../../../core/cast/index';
 import { Button } from '../../../ui/button';
 import { Check } from '../../../ui/check';
 import { Disclosure } from '../../../ui/disclosure';
-import { useActions, usePart } from '../../context';
+import { useActions, useCalmPart } from '../../context';
 import { NOTHING_ASKED } from '../../state/shots-asked';
 import { layKindName } from '../../../words/lay-names';
 import { createCastActions } from './cast-actions';
@@ -20,9 +20,9 @@ const WISHES: readonly (readonly [keyof Wishes, string])[] = [
 /** What the angler pins, leaves out and wishes. */
 export function ShotsAsk() {
   const casting = useActions(createCastActions);
-  const asked = usePart((s) => s.asked);
-  const lay = usePart((s) => s.lay);
-  const stand = usePart((s) => s.stand);
+  const asked = useCalmPart((s) => s.asked);
+  const lay = useCalmPart((s) => s.lay);
+  const stand = useCalmPart((s) => s.stand);
   const changed = JSON.stringify(asked) !== JSON.stringify(NOTHING_ASKED);
   return (
     <Disclosure title={changed ? 'Your say: changed' : 'Your say: keep, leave out, wish'}>

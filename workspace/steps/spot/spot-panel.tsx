@@ -25,7 +25,7 @@ import { DescriptionRow, Facts } from '../../../ui/facts';
 import { Disclosure } from '../../../ui/disclosure';
 import { FigureField } from '../../../ui/figure-field';
 import { TextArea } from '../../../ui/input';
-import { useActions, usePart, useWorkspace } from '../../context';
+import { useActions, useCalmPart, usePart, useWorkspace } from '../../context';
 import { wrapAngle } from '../../../core/grid/index';
 import { BEHAVIOUR_WORDS } from '../../../words/words';
 import { LookoutPanel } from './lookout-panel';
@@ -301,7 +301,7 @@ const STEP_PER_HEIGHT = 0.43;
 function ByBearing() {
   const { beat } = useWorkspace();
   const marking = useActions(createMarkActions);
-  const viewer = usePart((s) => s.viewer ?? s.stand);
+  const viewer = useCalmPart((s) => s.viewer ?? s.stand);
   const heightM = usePart((s) => s.settings.anglerHeightM);
   const form = useSchemaForm(bearingSchema, { bearing: '', paces: '' });
   const mark = (told: { bearing: string; paces: string }) => {

@@ -6,7 +6,7 @@ import { Choice } from '../../../ui/choice';
 import { Disclosure } from '../../../ui/disclosure';
 import type { HidingSchool } from '../../../core/stalk/index';
 import { formatMinutes } from '../../../core/units/index';
-import { useActions, usePart, useWorkspace } from '../../context';
+import { useActions, useCalmPart, usePart, useWorkspace } from '../../context';
 import { inHundred } from '../../../words/names';
 import { AtTheStand } from './at-the-stand';
 import { OrderPanel } from './order-panel';
@@ -22,7 +22,7 @@ import panel from '../../../ui/panel.module.css';
 export function StalkPanel() {
   const target = usePart(targetOf);
   const stale = usePart((s) => isPale(s, 'stalk'));
-  const stand = usePart((s) => s.stand);
+  const stand = useCalmPart((s) => s.stand);
   if (!target || !stand)
     return (
       <>
