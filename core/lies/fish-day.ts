@@ -169,12 +169,8 @@ export function fishToday(o: FishOptions): FishToday {
   };
 }
 
-/** A fish of another length on the same day, and how far every place is from what shelters it. */
-export interface OfLength {
-  day: FishDay;
-  toShelterM(): Float64Array;
-}
-export type Sizes = Map<number, OfLength>;
+/** Fish of other lengths on the same day, by total length, cm. */
+export type Sizes = Map<number, FishDay>;
 
 /** The fish on this water today: one `FishToday`, or one for each temperature below a spring. */
 export interface FishDay {

@@ -1,8 +1,8 @@
 import { ASSIMILATED, territoryM2, TOTAL_PER_FORK } from '../fish/index';
 import { smoothstep } from '../grid/index';
-import { fishDay, type FeedLight, type FishDay, type OfLength, type Sizes } from './fish-day';
+import { fishDay, type FeedLight, type FishDay, type Sizes } from './fish-day';
 import { GUESS } from './guesses';
-import { canHold, createPlaceNeeds, placeNeedsInto, toShelterM, type PlaceNeeds } from './needs';
+import { canHold, createPlaceNeeds, offShelterM, placeNeedsInto, type PlaceNeeds } from './needs';
 import type { WaterForFish } from './water-for-fish';
 
 /** What a place is to fish: it keeps the fish asked for and feeds it well, keeps it, only feeds it, neither. */
@@ -43,9 +43,9 @@ export function largestHere(water: WaterForFish, day: FishDay, k: number): Large
     }
     const depthNeeded = GUESS.feedDepth[0] + (GUESS.feedDepth[1] * cm) / 100;
     if (water.open[k] !== 1 || water.flow.depthM[k]! < depthNeeded) break;
-    const offM = grown.toShelterM()[k]!;
+    const offM = offShelterM(water, grown, k, GUESS.feedLight.dusk.reachM);
     if (offM > GUESS.feedLight.dusk.reachM) continue;
-    placeNeedsInto(water, grown.day, k, place);
+    placeNeedsInto(water, grown, k, place);
     for (const light of LIGHTS) {
       const { reachM, rich } = GUESS.feedLight[light];
       if (offM > reachM || profitAt(grown, k, place, rich) <= 0) continue;
@@ -75,28 +75,27 @@ export function largestHere(water: WaterForFish, day: FishDay, k: number): Large
 
 const LIGHTS = ['bright', 'soft', 'dusk'] as const;
 
-function ofLength(water: WaterForFish, day: FishDay, sizes: Sizes, cm: number): OfLength {
+function ofLength(water: WaterForFish, day: FishDay, sizes: Sizes, cm: number): FishDay {
   const known = sizes.get(cm);
   if (known) return known;
   const grown = fishDay(water, { ...day.options, forkLengthCm: cm / TOTAL_PER_FORK });
-  const made: OfLength = { day: grown, toShelterM: () => toShelterM(water, grown) };
-  sizes.set(cm, made);
-  return made;
+  sizes.set(cm, grown);
+  return grown;
 }
 
-function profitAt(grown: OfLength, k: number, place: PlaceNeeds, rich: number): number {
+function profitAt(grown: FishDay, k: number, place: PlaceNeeds, rich: number): number {
   return ASSIMILATED * intakeAt(grown, k, place, rich) - place.costJph;
 }
 
-function intakeAt(grown: OfLength, k: number, place: PlaceNeeds, rich: number): number {
-  const appetite = grown.day.at(k).appetiteJph;
+function intakeAt(grown: FishDay, k: number, place: PlaceNeeds, rich: number): number {
+  const appetite = grown.at(k).appetiteJph;
   return appetite > 0 ? appetite * (1 - Math.exp((-rich * place.fluxJph) / appetite)) : 0;
 }
 
-function keeps(water: WaterForFish, grown: OfLength, k: number, place: PlaceNeeds): boolean {
-  const fish = grown.day.at(k);
+function keeps(water: WaterForFish, grown: FishDay, k: number, place: PlaceNeeds): boolean {
+  const fish = grown.at(k);
   if (!canHold(water, fish, k)) return false;
-  placeNeedsInto(water, grown.day, k, place);
+  placeNeedsInto(water, grown, k, place);
   if (place.shelter < GUESS.keepShelter) return false;
   if (fish.tempC < GUESS.coldKeepC) return place.ease > GUESS.coldKeepEase;
   const { ordinaryH, richH, rich } = GUESS.day;

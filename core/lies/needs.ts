@@ -114,14 +114,47 @@ export function toShelterM(water: WaterForFish, day: FishDay): Float64Array {
     canHold(water, day.at(k), k) && shelterOf(water, day, k) >= GUESS.keepShelter ? 1 : 0,
   );
   far = distanceTransform(nx, ny, shelters).map((d) => d * cellM);
-  // What was told to lie a step away, beyond the water that is drawn.
-  const { deepShelter } = water;
-  if (deepShelter && deepShelter.depthM >= Math.max(GUESS.boltSideM, 2 * day.base.leastDepthM))
-    far = far.map((d) => Math.min(d, deepShelter.offM));
+  if (toldShelter(water, day)) far = far.map((d) => Math.min(d, water.deepShelter!.offM));
   distances.set(day, far);
   return far;
 }
 const distances = new WeakMap<FishDay, Float64Array>();
+
+/** Per fish, whether each place would keep it: 0 not asked yet, 1 no, 2 yes. */
+const keepers = new WeakMap<FishDay, Uint8Array>();
+
+/** The same of one place alone: looked for outward from it, so that only what lies near is weighed. */
+export function offShelterM(water: WaterForFish, day: FishDay, k: number, mostM: number): number {
+  const { nx, ny, cellM } = water.flow;
+  let kept = keepers.get(day);
+  if (!kept) keepers.set(day, (kept = new Uint8Array(nx * ny)));
+  const i0 = k % nx;
+  const j0 = (k - i0) / nx;
+  const most = Math.min(Math.max(nx, ny), Math.ceil(mostM / cellM));
+  let nearest2 = Infinity;
+  for (let r = 0; r <= most && r * r < nearest2; r++) {
+    for (let j = Math.max(0, j0 - r); j <= Math.min(ny - 1, j0 + r); j++) {
+      // Of the rows between only the two ends belong to the ring.
+      const step = j === j0 - r || j === j0 + r ? 1 : Math.max(1, 2 * r);
+      for (let i = i0 - r; i <= i0 + r; i += step) {
+        if (i < 0 || i >= nx) continue;
+        const n = j * nx + i;
+        if (kept[n] === 0)
+          kept[n] =
+            canHold(water, day.at(n), n) && shelterOf(water, day, n) >= GUESS.keepShelter ? 2 : 1;
+        const off2 = (i - i0) ** 2 + (j - j0) ** 2;
+        if (kept[n] === 2 && off2 < nearest2) nearest2 = off2;
+      }
+    }
+  }
+  const farM = Math.sqrt(nearest2) * cellM;
+  return toldShelter(water, day) ? Math.min(farM, water.deepShelter!.offM) : farM;
+}
+
+/** Whether what was told to lie a step away, beyond the water that is drawn, shelters such a fish. */
+const toldShelter = ({ deepShelter }: WaterForFish, day: FishDay): boolean =>
+  Boolean(deepShelter) &&
+  deepShelter!.depthM >= Math.max(GUESS.boltSideM, 2 * day.base.leastDepthM);
 
 /** A large fish comes to feed as far from shelter as the light allows. */
 function shelterNear(water: WaterForFish, day: FishDay, k: number, own: number): number {

@@ -23,6 +23,71 @@ const MAX_SWEEPS = 200;
 const TOLERANCE = 1e-4;
 /** A change that wakes no neighbour. */
 const STILL = TOLERANCE / 10;
+/** The open cells of a flow in the order of its sweeps, and how each is fed by those beside it. */
+interface TracerCells {
+  /** Up-current column first: water comes from high x. */
+  cell: Int32Array;
+  /** Places in `cell` of west, east, south and north, four to a cell; its own where there is none. */
+  beside: Int32Array;
+  /** Per second, from each of them, and from what comes in at the head. */
+  pull: Float64Array;
+  inflow: Float64Array;
+  /** The same cells with each column turned round, so that sweeps alternate across the stream. */
+  across: Int32Array;
+}
+
+const known = new WeakMap<Uint8Array, TracerCells>();
+
+/** Kept by what is open: four tracers of one water are carried by the same current. */
+function cellsOf(flow: FlowField, open: Uint8Array): TracerCells {
+  const kept = known.get(open);
+  if (kept) return kept;
+  const { nx, ny, cellM, u, v, depthM } = flow;
+  const place = new Int32Array(nx * ny).fill(-1);
+  const cell: number[] = [];
+  const across: number[] = [];
+  for (let i = nx - 1; i >= 0; i--) {
+    const first = cell.length;
+    for (let j = 0; j < ny; j++) {
+      const k = j * nx + i;
+      if (!open[k]) continue;
+      place[k] = cell.length;
+      cell.push(k);
+    }
+    for (let n = cell.length - 1; n >= first; n--) across.push(n);
+  }
+  const beside = new Int32Array(4 * cell.length);
+  const pull = new Float64Array(4 * cell.length);
+  const inflow = new Float64Array(cell.length);
+  cell.forEach((k, n) => {
+    const i = k % nx;
+    const speed = Math.hypot(u[k]!, v[k]!);
+    const spread =
+      SPREAD_PER_UH * speed * depthM[k]! +
+      SPREAD_PER_SHEAR_M2 * shearRate(flow, open, k) +
+      SPREAD_FLOOR_M2S;
+    const d = spread / cellM ** 2;
+    const from = (side: number, other: number, inside: boolean, carried: number) => {
+      const there = inside ? place[other]! : -1;
+      beside[4 * n + side] = there < 0 ? n : there;
+      if (there >= 0) pull[4 * n + side] = Math.max(0, carried) / cellM + d;
+    };
+    from(0, k - 1, i > 0, u[k]!);
+    from(1, k + 1, i < nx - 1, -u[k]!);
+    from(2, k - nx, k >= nx, v[k]!);
+    from(3, k + nx, k + nx < nx * ny, -v[k]!);
+    if (i === nx - 1) inflow[n] = Math.max(0, -u[k]!) / cellM;
+  });
+  const made = {
+    cell: Int32Array.from(cell),
+    beside,
+    pull,
+    inflow,
+    across: Int32Array.from(across),
+  };
+  known.set(open, made);
+  return made;
+}
 
 /**
  * Steady concentration of a passive tracer: upwind, non-conservative advection (a maximum
@@ -30,74 +95,64 @@ const STILL = TOLERANCE / 10;
  * Each cell is the weighted mean of its neighbours, by sweeps that run with the current.
  */
 export function settleTracer(flow: FlowField, open: Uint8Array, terms: TracerTerms): Float64Array {
-  const { nx, ny, cellM, u, v, depthM } = flow;
-  const cells = nx * ny;
-  const c = new Float64Array(cells);
-  const make = () => new Float64Array(cells);
-  // c = (fed + w c_west + e c_east + s c_south + n c_north) / all, the same in every sweep.
-  const [fed, west, east, south, north, perAll] = [make(), make(), make(), make(), make(), make()];
-  // Open cells, up-current column first: water comes from high x.
-  const order = new Int32Array(cells);
-  let count = 0;
-  for (let i = nx - 1; i >= 0; i--) {
-    for (let j = 0; j < ny; j++) {
-      const k = j * nx + i;
-      if (!open[k]) continue;
-      c[k] = terms.from ? terms.from[k]! : terms.inlet;
-      const source = terms.source(k);
-      const speed = Math.hypot(u[k]!, v[k]!);
-      const spread =
-        SPREAD_PER_UH * speed * depthM[k]! +
-        SPREAD_PER_SHEAR_M2 * shearRate(flow, open, k) +
-        SPREAD_FLOOR_M2S;
-      const d = spread / cellM ** 2;
-      fed[k] = source * terms.ceiling;
-      let all = source + terms.sink(k);
-      if (i > 0 && open[k - 1]) all += west[k] = Math.max(0, u[k]!) / cellM + d;
-      if (i === nx - 1) {
-        const inflow = Math.max(0, -u[k]!) / cellM;
-        all += inflow;
-        fed[k]! += inflow * terms.inlet;
-      } else if (open[k + 1]) all += east[k] = Math.max(0, -u[k]!) / cellM + d;
-      if (j > 0 && open[k - nx]) all += south[k] = Math.max(0, v[k]!) / cellM + d;
-      if (j < ny - 1 && open[k + nx]) all += north[k] = Math.max(0, -v[k]!) / cellM + d;
-      if (all <= 0) continue;
-      perAll[k] = 1 / all;
-      order[count++] = k;
+  const { cell, beside, pull, inflow, across } = cellsOf(flow, open);
+  const count = cell.length;
+  const c = new Float64Array(count);
+  // c = fed + share of each neighbour's, the same in every sweep.
+  const fed = new Float64Array(count);
+  const share = new Float64Array(4 * count);
+  for (let n = 0; n < count; n++) {
+    const k = cell[n]!;
+    const m = 4 * n;
+    c[n] = terms.from ? terms.from[k]! : terms.inlet;
+    const source = terms.source(k);
+    const all =
+      source + terms.sink(k) + inflow[n]! + pull[m]! + pull[m + 1]! + pull[m + 2]! + pull[m + 3]!;
+    if (all <= 0) {
+      fed[n] = c[n]!;
+      continue;
     }
+    fed[n] = (source * terms.ceiling + inflow[n]! * terms.inlet) / all;
+    for (let side = 0; side < 4; side++) share[m + side] = pull[m + side]! / all;
   }
   // A cell is looked at again only once one beside it has moved: the thread settles long before the eddies.
-  const awake = new Uint8Array(cells).fill(1);
-  // A place outside the array is never fed from: its factor is 0, its own value stands in.
+  const awake = new Uint8Array(count).fill(1);
   for (let sweep = 0; sweep < MAX_SWEEPS; sweep++) {
     let change = 0;
-    for (let n = 0; n < count; n++) {
-      const k = order[n]!;
-      if (awake[k] === 0) continue;
-      awake[k] = 0;
-      const own = c[k]!;
+    // Four ways over the grid in turn: eddies run up the valley.
+    const down = sweep % 2 === 0;
+    const turned = sweep % 4 > 1;
+    for (let s = 0; s < count; s++) {
+      const at = down ? s : count - 1 - s;
+      const n = turned ? across[at]! : at;
+      if (awake[n] === 0) continue;
+      awake[n] = 0;
+      const m = 4 * n;
+      const w = beside[m]!;
+      const e = beside[m + 1]!;
+      const a = beside[m + 2]!;
+      const b = beside[m + 3]!;
       const next =
-        (fed[k]! +
-          west[k]! * (west[k] ? c[k - 1]! : own) +
-          east[k]! * (east[k] ? c[k + 1]! : own) +
-          south[k]! * (south[k] ? c[k - nx]! : own) +
-          north[k]! * (north[k] ? c[k + nx]! : own)) *
-        perAll[k]!;
+        fed[n]! +
+        share[m]! * c[w]! +
+        share[m + 1]! * c[e]! +
+        share[m + 2]! * c[a]! +
+        share[m + 3]! * c[b]!;
+      const own = c[n]!;
       const step = next > own ? next - own : own - next;
       if (step > change) change = step;
-      c[k] = next;
+      c[n] = next;
       if (step < STILL) continue;
-      if (k > 0) awake[k - 1] = 1;
-      if (k < cells - 1) awake[k + 1] = 1;
-      if (k >= nx) awake[k - nx] = 1;
-      if (k < cells - nx) awake[k + nx] = 1;
+      awake[w] = 1;
+      awake[e] = 1;
+      awake[a] = 1;
+      awake[b] = 1;
     }
     if (change < TOLERANCE) break;
-    // Four ways over the grid in turn: eddies run up the valley.
-    if (sweep % 2 === 1) turnColumns(order, count, nx);
-    order.subarray(0, count).reverse();
   }
-  return c;
+  const out = new Float64Array(open.length);
+  for (let n = 0; n < count; n++) out[cell[n]!] = c[n]!;
+  return out;
 }
 
 /** Size of the velocity's change across either axis, 1/s. */
@@ -113,16 +168,4 @@ function shearRate(flow: FlowField, open: Uint8Array, k: number): number {
   const du = change(u, nx, k >= nx && k + nx < open.length);
   const dv = change(v, 1, i > 0 && i < nx - 1);
   return Math.abs(du + dv);
-}
-
-/** Turns the cells of each column round, so that sweeps alternate across the stream. */
-function turnColumns(order: Int32Array, count: number, nx: number): void {
-  let from = 0;
-  while (from < count) {
-    const column = order[from]! % nx;
-    let to = from + 1;
-    while (to < count && order[to]! % nx === column) to++;
-    order.subarray(from, to).reverse();
-    from = to;
-  }
 }
