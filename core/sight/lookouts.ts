@@ -5,15 +5,16 @@ import { exposureAt, fishView } from './angler-seen';
 import { sceneIndex, type Conditions, type Fish, type Scene } from './scene';
 import { shadeField } from './shade';
 import {
+  eyeRay,
   glances,
   MIRRORED,
   skyLight,
   spotting,
+  type EyeRay,
   type Hindrance,
   type SpottingView,
 } from './spotting';
 import { flySeen, type FlyShows } from './fly-seen';
-import { rayToFish } from './window';
 
 export interface LookoutInput {
   /** Fish, or fish thought to lie in lies; `weight` is what seeing it is worth. */
@@ -65,14 +66,19 @@ interface Sightline {
   surfaceCell: number;
   backdrop: 'plants' | 'bank' | 'sky';
   broken: number;
+  /** To the fish through the surface. */
+  ray: EyeRay;
 }
+
+/** A place with the sightlines it was weighed by. */
+type Looked = Lookout & { lines: (Sightline | null)[] };
 
 /** The places on the banks that see most, best first, over the hours given. */
 export function lookouts(scene: Scene, input: LookoutInput): Lookout[] {
   const { targets, hours } = input;
   if (targets.length === 0 || hours.length === 0) return [];
   const shades = hours.map((c) => shadeField(scene, c));
-  const found: (Lookout & { worth: number })[] = [];
+  const found: (Looked & { worth: number })[] = [];
   for (const place of dryPlaces(scene)) {
     const made = lookFrom(scene, input, place, shades);
     if (!made) continue;
@@ -87,7 +93,8 @@ export function lookouts(scene: Scene, input: LookoutInput): Lookout[] {
   const out: Lookout[] = [];
   for (const { worth, ...l } of found.slice(0, 60).sort((a, b) => b.worth - a.worth)) {
     if (worth <= 0.01 || out.length >= NAMED) break;
-    if (out.every((o) => Math.hypot(o.xM - l.xM, o.yM - l.yM) >= SPACED_M)) out.push(l);
+    if (out.every((o) => Math.hypot(o.xM - l.xM, o.yM - l.yM) >= SPACED_M))
+      out.push(told(input, l, shades));
   }
   return out;
 }
@@ -100,7 +107,12 @@ export function lookoutAt(
 ): Lookout | null {
   const shades = input.hours.map((c) => shadeField(scene, c));
   const made = lookFrom(scene, input, place, shades);
-  return made && { ...made, seen: mostSeen(scene, input, made) };
+  return made && { ...told(input, made, shades), seen: mostSeen(scene, input, made) };
+}
+
+function told(input: LookoutInput, looked: Looked, shades: readonly Float64Array[]): Lookout {
+  const { lines: _lines, ...l } = looked;
+  return { ...l, because: hindrances(input, looked, shades) };
 }
 
 /** Share of looks from a stand that see the angler's own fly on the surface; null: something stands between. */
@@ -142,35 +154,43 @@ function lookFrom(
   input: LookoutInput,
   place: { xM: number; yM: number },
   shades: readonly Float64Array[],
-): Lookout | null {
+): Looked | null {
   const { targets, hours, polarised } = input;
   const lines = targets.map((t) => sightline(scene, input, place, t));
   if (lines.every((l) => l === null)) return null;
   const shares = new Float64Array(targets.length * hours.length);
-  const because: Hindrance[] = targets.map(() => null);
   const mean: number[] = hours.map(() => 0);
   const weights = targets.reduce((s, t) => s + (t.weight ?? 1), 0);
   targets.forEach((fish, t) => {
     const line = lines[t];
     if (!line) return;
-    let most = -1;
-    let best = 0;
     hours.forEach((c, h) => {
       const { share } = glances(viewOf(line, fish, c, shades[h]!, polarised));
       shares[t * hours.length + h] = share;
       mean[h]! += ((fish.weight ?? 1) / weights) * share;
-      if (share > most) {
-        most = share;
-        best = h;
-      }
     });
-    because[t] = spotting(viewOf(line, fish, hours[best]!, shades[best]!, polarised)).because;
   });
   let bestHour = 0;
   mean.forEach((m, h) => {
     if (m > mean[bestHour]!) bestHour = h;
   });
-  return { ...place, shares, because, mean, bestHour, seen: 0 };
+  return { ...place, shares, because: [], mean, bestHour, seen: 0, lines };
+}
+
+/** What takes away most of each target at the hour that it is seen best; asked of what is named alone. */
+function hindrances(
+  { targets, hours, polarised }: LookoutInput,
+  { shares, lines }: Looked,
+  shades: readonly Float64Array[],
+): Hindrance[] {
+  return targets.map((fish, t) => {
+    const line = lines[t];
+    if (!line) return null;
+    let best = 0;
+    for (let h = 1; h < hours.length; h++)
+      if (shares[t * hours.length + h]! > shares[t * hours.length + best]!) best = h;
+    return spotting(viewOf(line, fish, hours[best]!, shades[best]!, polarised)).because;
+  });
 }
 
 function viewOf(
@@ -196,6 +216,7 @@ function viewOf(
     sunOnSurface: 1 - (shade[line.surfaceCell] ?? 0),
     windMps: c.windMps,
     broken: line.broken,
+    ray: line.ray,
     turbidityNtu: c.turbidityNtu ?? 1,
     polarised,
   };
@@ -219,7 +240,7 @@ function sightline(
   const foot = scene.groundM[sceneIndex(scene, place.xM, place.yM)]! - surface;
   const eyeHeightM = foot + EYE_SHARE * POSTURE[input.posture].topShare * input.heightM;
   if (eyeHeightM < 0.1) return null;
-  const ray = rayToFish({ distanceM, heightM: eyeHeightM, fishDepthM: fish.fishDepthM });
+  const ray = eyeRay({ distanceM, eyeHeightM, fishDepthM: fish.fishDepthM });
   const inAirM = distanceM - ray.crossingM;
   const ux = dx / distanceM;
   const uy = dy / distanceM;
@@ -252,6 +273,7 @@ function sightline(
     fishCell,
     surfaceCell: surfaceCell < 0 ? fishCell : surfaceCell,
     backdrop,
+    ray,
     broken: s.depthM > 0 ? brokenWater(froude, s.depthM, flow.d84M[surfaceCell] ?? 0.1) : 0,
   };
 }

@@ -29,6 +29,22 @@ export interface SpottingView {
   broken: number;
   turbidityNtu: number;
   polarised: boolean;
+  /** From the eye to the fish, where it is known already: it does not hang on the hour. */
+  ray?: EyeRay;
+}
+
+/** The ray from an eye to a fish, and what the surface sends back of it. */
+export interface EyeRay extends ReturnType<typeof rayToFish> {
+  reflects: ReturnType<typeof reflectance>;
+}
+
+export function eyeRay(v: Pick<SpottingView, 'distanceM' | 'eyeHeightM' | 'fishDepthM'>): EyeRay {
+  const ray = rayToFish({
+    distanceM: Math.max(0.01, v.distanceM),
+    heightM: v.eyeHeightM,
+    fishDepthM: v.fishDepthM,
+  });
+  return { ...ray, reflects: reflectance(Math.PI / 2 - ray.elevationRad) };
 }
 
 export type Hindrance = 'mirror' | 'glitter' | 'stain' | 'broken' | 'dark' | 'small' | null;
@@ -143,11 +159,7 @@ export interface WaterLight {
 /** Light from a place `fishDepthM` down to the eye. */
 export function waterLight(v: SpottingView): WaterLight {
   const S = SPOTTING;
-  const ray = rayToFish({
-    distanceM: Math.max(0.01, v.distanceM),
-    heightM: v.eyeHeightM,
-    fishDepthM: v.fishDepthM,
-  });
+  const ray = v.ray ?? eyeRay(v);
   const incidence = Math.PI / 2 - ray.elevationRad;
   const pathM = v.fishDepthM / Math.cos(ray.zenithRad);
   const c = attenuationPerM(v.turbidityNtu);
@@ -167,7 +179,7 @@ export function waterLight(v: SpottingView): WaterLight {
   const bed = (S.bedAlbedo * down) / Math.PI / WATER_INDEX ** 2;
   const haze = ((S.waterAlbedo * falls) / Math.PI / WATER_INDEX ** 2) * (1 - through);
 
-  const r = reflectance(incidence);
+  const r = ray.reflects;
   const mirror = v.polarised ? r.p + S.leak * r.s : r.mean;
   const passes = v.polarised ? 1 - r.p : 1 - r.mean;
   // A rough surface mirrors the sky from all about, whatever stands across.
@@ -176,18 +188,41 @@ export function waterLight(v: SpottingView): WaterLight {
   const glitter = sun
     ? sunNormal * v.sunOnSurface * glint(incidence, sun, variance, v.polarised)
     : 0;
-  const { elevationRad, zenithRad } = ray;
-  const eye = { elevationRad, zenithRad, pathM, through, variance };
-  const water = { bed, haze, passes, mirrored: mirror * mirrored, glitter };
-  return { ...eye, ...water, skyNow: skyLuminance * day, sunNormal, sun };
+  // Written out: spreading objects into one another costs ten times what the light does.
+  return {
+    elevationRad: ray.elevationRad,
+    zenithRad: ray.zenithRad,
+    pathM,
+    through,
+    variance,
+    bed,
+    haze,
+    passes,
+    mirrored: mirror * mirrored,
+    glitter,
+    skyNow: skyLuminance * day,
+    sunNormal,
+    sun,
+  };
 }
 
 /** The share and the contrast alone, without asking what takes away most. */
 export function glances(v: SpottingView): { share: number; contrast: number } {
   const S = SPOTTING;
-  const { elevationRad, zenithRad, pathM, through, variance, bed, haze, ...rest } = waterLight(v);
-  const signal = S.bodyContrast * bed * through * rest.passes;
-  const ground = (bed * through + haze) * rest.passes + rest.mirrored + rest.glitter;
+  const {
+    elevationRad,
+    zenithRad,
+    pathM,
+    through,
+    variance,
+    bed,
+    haze,
+    passes,
+    mirrored,
+    glitter,
+  } = waterLight(v);
+  const signal = S.bodyContrast * bed * through * passes;
+  const ground = (bed * through + haze) * passes + mirrored + glitter;
   const contrast = ground > 0 ? signal / ground : 0;
 
   const lengthM = v.totalLengthCm / 100;
