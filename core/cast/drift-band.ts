@@ -1,4 +1,4 @@
-import { createRandom } from '../grid/index';
+import { createRandom, finish } from '../grid/index';
 import type { FlowField } from '../water/index';
 import type { DriftInput } from './drift-input';
 import { simulateDrift } from './simulate-drift';
@@ -17,6 +17,8 @@ export interface DriftBand {
   cleanS: { low: number; best: number; high: number };
 }
 
+const RUNS_A_STEP = 8;
+
 /** How finely a drift is followed: what is told at rest, and everything else. */
 export const FINENESS = {
   told: { nodeM: 0.1, dtS: 0.05 },
@@ -27,17 +29,22 @@ export const FINENESS = {
  * The drift, and the 10th to 90th percentile of its clean seconds over `runs` seeded runs. With
  * `told` the drift itself is followed finely enough to be read off; the runs never are.
  */
-export function driftBand(
+export const driftBand = (...asked: Parameters<typeof driftBandSteps>): DriftBand =>
+  finish(driftBandSteps(...asked));
+
+/** The same, a few runs a step. */
+export function* driftBandSteps(
   flow: FlowField,
   input: DriftInput,
   runs: number = RUNS.settled,
   told: boolean = runs > RUNS.dragging,
-): DriftBand {
+): Generator<void, DriftBand> {
   const best = simulateDrift(flow, { ...FINENESS[told ? 'told' : 'quick'], ...input });
   const random = createRandom(1);
   const draw = ([lo, hi]: readonly [number, number]) => lo + (hi - lo) * random();
   const seconds: number[] = [];
   for (let n = 0; n < runs; n++) {
+    if (n % RUNS_A_STEP === 0) yield;
     const run = simulateDrift(flow, {
       ...FINENESS.quick,
       ...input,

@@ -1,11 +1,11 @@
-import { memoizeByObject, type Place } from '../grid/index';
+import { finish, memoizeByObject, saying, type Place } from '../grid/index';
 import type { Reason } from '../units/index';
 import type { BeatPlan } from '../formats/index';
 import { withinCovers, CHANCE, type Part, type ShotChance } from '../chance/index';
 import { createScene, type Posture, type Scene } from '../sight/index';
 import type { StalkKeep } from '../stalk/index';
 import { sampleSurface, surfaceCurrent, type FlowField } from '../water/index';
-import { driftBand } from './drift-band';
+import { driftBandSteps } from './drift-band';
 import { castTip, type Lay, type LayKind } from './lays';
 import type { Lead } from './lead';
 import { leadAway, type LeadAway } from './lead-away';
@@ -25,7 +25,7 @@ import {
   type ShotContext,
 } from './shot-candidate';
 import { simulateDrift } from './simulate-drift';
-import { STAND_STEP_M, standsAt, standsFor, waysCalm, type Stand } from './stands';
+import { STAND_STEP_M, standsAtSteps, standsFor, waysCalm, type Stand } from './stands';
 import { tightenSeconds } from './tighten-line';
 import { alternatives, type Alternative } from './alternatives';
 import type { WindOnCast } from './wind';
@@ -174,11 +174,8 @@ export function findShots(plan: BeatPlan, flow: FlowField, question: ShotsQuesti
  */
 export function quickShot(scene: Scene, question: ShotsQuestion, keep?: StalkKeep): Shot | null {
   const input = { ...shotsInput(scene.plan, question), standStepM: QUICK_STAND_STEP_M };
-  const steps = search(scene, input, QUICK, keep);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value.kind === 'shots' ? step.value.shots[0]! : null;
-  }
+  const found = finish(search(scene, input, QUICK, keep));
+  return found.kind === 'shots' ? found.shots[0]! : null;
 }
 
 function* search(
@@ -204,8 +201,8 @@ function* search(
   // Every place for the first aim, half of them for the others: the best are looked round again.
   for (const [a, aim] of ground.aims.entries()) {
     const from = a === 0 ? befores : befores.filter((s) => isLookedAt(s, a, input));
-    stands.set(aim, standsAt(scene, input, aim.place, obstacles, from));
-    yield 0.45;
+    const at = standsAtSteps(scene, input, aim.place, obstacles, from);
+    stands.set(aim, yield* saying(0.45, at));
   }
   looked.stands = befores.length;
   if ([...stands.values()].every((list) => list.length === 0)) return no('no-stand');
@@ -225,14 +222,12 @@ function* search(
   const shots: Shot[] = [];
   const picked = pickDiverse(fine, effort.pickDiverse);
   // The way is told as Stalk tells it, on its own finer steps: one number for both.
-  const calmAt = effort.asksHelp ? waysCalm(scene, input, keep) : null;
-  yield 0.97;
+  const calmAt = effort.asksHelp ? yield* saying(0.97, waysCalm(scene, input, keep)) : null;
   for (const c of picked) {
     const calm = calmAt ? calmAt(c.stand) : c.stand.calm;
     // No way on those steps leads there.
     if (calm === null) continue;
-    shots.push(shotOf(ground, { ...c, stand: { ...c.stand, calm } }));
-    yield 0.98;
+    shots.push(yield* saying(0.98, shotSteps(ground, { ...c, stand: { ...c.stand, calm } })));
   }
   shots.sort((a, b) => b.order - a.order);
   if (shots.length === 0) return no('no-stand');
@@ -426,12 +421,15 @@ const alikeLays = (a: LayKind, b: LayKind) =>
   [STRAIGHT, LOOSE].some((group) => group.includes(a) && group.includes(b));
 
 /** A candidate in full: its band, its strike, where the fish is led, and its reasons. */
-export function shotOf(ground: ShotContext, c: Candidate): Shot {
+export const shotOf = (ground: ShotContext, c: Candidate): Shot => finish(shotSteps(ground, c));
+
+function* shotSteps(ground: ShotContext, c: Candidate): Generator<void, Shot> {
   const { scene, input } = ground;
   const { stand, aim, lay } = c;
   const away = leadAway(scene, stand.place, input.target, input.others, ground.snags);
   const drift = driftOf(ground, stand.place, aim, lay);
-  const { best, cleanS } = driftBand(scene.flow, drift);
+  yield;
+  const { best, cleanS } = yield* driftBandSteps(scene.flow, drift);
   const tightS = tightenSeconds(scene.flow, drift, aim.takeS);
   const told = candidate(ground, stand, aim, lay, c.cast, { ...best, tightS });
   const facts = { ...told.facts, landing: away.quality };

@@ -1,11 +1,11 @@
-import { wrapAngle, type Place } from '../grid/index';
+import { finish, saying, wrapAngle, type Place } from '../grid/index';
 import { fishView, movingExposuresInto, POSTURES, type Posture, type Scene } from '../sight/index';
 import {
   cellAt,
   cellPlace,
   seenInto,
   stalkContext,
-  waysOut,
+  waysOutSteps,
   type StalkKeep,
   type StalkQuestion,
   type WaysOut,
@@ -68,7 +68,7 @@ export function* standsFor(
   const question = { ...wayQuestion(input), cellM: input.standStepM ?? STAND_STEP_M };
   const ground = stalkContext(scene, question, keep);
   yield 0.15;
-  const ways = waysOut(ground, question);
+  const ways = yield* saying(0.15, waysOutSteps(ground, question));
   if (!ways) return null;
   yield 0.25;
   const view = fishView(scene, input.target, input.conditions);
@@ -121,13 +121,13 @@ const wayQuestion = (input: ShotsInput): StalkQuestion => ({
 });
 
 /** How calm the target stays on the way to a stand, on the steps that Stalk itself takes; null where none leads. */
-export function waysCalm(
+export function* waysCalm(
   scene: Scene,
   input: ShotsInput,
   keep?: StalkKeep,
-): (stand: Pick<Stand, 'place' | 'posture'>) => number | null {
+): Generator<void, (stand: Pick<Stand, 'place' | 'posture'>) => number | null> {
   const question = wayQuestion(input);
-  const ways = waysOut(stalkContext(scene, question, keep), question);
+  const ways = yield* waysOutSteps(stalkContext(scene, question, keep), question);
   return ({ place, posture }) => {
     if (!ways) return null;
     const cell = cellAt(ways.grid, place);
@@ -141,15 +141,20 @@ export function waysCalm(
 const AIM_OFF_M = 3;
 
 /** The places from which a cast to one landing place can be made. */
-export function standsAt(
+export const standsAt = (...asked: Parameters<typeof standsAtSteps>): Stand[] =>
+  finish(standsAtSteps(...asked));
+
+/** The same in steps of some milliseconds. */
+export function* standsAtSteps(
   scene: Scene,
   input: ShotsInput,
   landing: Place,
   obstacles: readonly Obstacle[],
   befores: readonly StandBefore[],
-): Stand[] {
+): Generator<void, Stand[]> {
   const out: Stand[] = [];
-  for (const before of befores) {
+  for (const [n, before] of befores.entries()) {
+    if (n % STANDS_A_STEP === 0) yield;
     const { place } = before;
     const distanceM = tipDistance(place, landing);
     if (distanceM < NEAREST_M || distanceM > FARTHEST * input.angler.landsWithinHalfMetreToM)
@@ -161,6 +166,8 @@ export function standsAt(
   }
   return out;
 }
+
+const STANDS_A_STEP = 50;
 
 export const STAND_STEP_M = 0.5;
 

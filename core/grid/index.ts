@@ -13,3 +13,4 @@ export {
   segmentsCross,
   type Place,
 } from './geometry';
+export { finish, saying } from './steps';

@@ -22,7 +22,7 @@ export { otherWays, sameWay } from './other-ways';
 export { whatIfStalk, type StalkChange } from './what-if-stalk';
 export { studyWay, type StalkStudy, type WayStudyInput } from './study-way';
 export { fromFarBank, type FarBank } from './far-bank';
-export { waysOut, type WaysOut } from './ways-out';
+export { waysOut, waysOutSteps, type WaysOut } from './ways-out';
 export { waysBetween, type Standing, type WaysBetween } from './ways-between';
 
 // What it rests on.

@@ -1,3 +1,5 @@
+import { finish } from '../grid/index';
+
 /** A graph given by its edges: `visit` calls `edge(to, cost)` for each neighbour of a node. */
 export interface Graph {
   size: number;
@@ -16,7 +18,9 @@ export function leastCost(
   to: number,
   atLeast: (node: number) => number = () => 0,
 ): { path: number[]; cost: number } | null {
-  const { cost, before } = settle(graph, typeof from === 'number' ? [from] : from, to, atLeast);
+  const { cost, before } = finish(
+    settle(graph, typeof from === 'number' ? [from] : from, to, atLeast),
+  );
   if (cost[to] === Infinity) return null;
   const path = [to];
   while (before[path[path.length - 1]!]! >= 0) path.push(before[path[path.length - 1]!]!);
@@ -32,16 +36,17 @@ export interface Settled {
   order: number[];
 }
 
-/** Least-cost ways from the starts to every node (Dijkstra 1959). */
-export const leastCosts = (graph: Graph, from: readonly number[]): Settled =>
+/** Least-cost ways from the starts to every node (Dijkstra 1959), a few thousand nodes a step. */
+export const leastCosts = (graph: Graph, from: readonly number[]): Generator<void, Settled> =>
   settle(graph, from, -1, () => 0);
+const NODES_A_STEP = 4000;
 
-function settle(
+function* settle(
   graph: Graph,
   from: readonly number[],
   to: number,
   atLeast: (node: number) => number,
-): Settled {
+): Generator<void, Settled> {
   const cost = new Float64Array(graph.size).fill(Infinity);
   const before = new Int32Array(graph.size).fill(-1);
   const done = new Uint8Array(graph.size);
@@ -67,6 +72,7 @@ function settle(
     done[node] = 1;
     order.push(node);
     graph.visit(node, edge);
+    if (order.length % NODES_A_STEP === 0) yield;
   }
   return { cost, before, order };
 }

@@ -1,3 +1,4 @@
+import { saying } from '../grid/index';
 import { POSTURES, type Posture } from '../sight/index';
 import type { Place } from '../grid/index';
 import { ALARM, CHANGE_S } from './guesses';
@@ -58,9 +59,15 @@ export function* waysBetween(
     yield a / from.length;
     const start = nodeOf(standing);
     if (start < 0) continue;
-    const { cost, before } = leastCosts(
-      { size: POSTURES.length * cells, visit: (node, edge) => visitNeighbours(costs, node, edge) },
-      [start],
+    const { cost, before } = yield* saying(
+      a / from.length,
+      leastCosts(
+        {
+          size: POSTURES.length * cells,
+          visit: (node, edge) => visitNeighbours(costs, node, edge),
+        },
+        [start],
+      ),
     );
     for (const [b, goal] of goals.entries()) {
       if (goal < 0 || cost[goal] === Infinity) continue;

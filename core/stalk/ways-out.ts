@@ -1,3 +1,4 @@
+import { finish } from '../grid/index';
 import { POSTURES } from '../sight/index';
 import { CHANGE_S } from './guesses';
 import { leastCosts } from './least-cost';
@@ -24,7 +25,14 @@ export interface WaysOut {
  * As `planStalk`, but to every cell (Dijkstra 1959): which stands can be reached, and what getting
  * there costs. null when no start is open. Waypoints are not asked here.
  */
-export function waysOut(ground: StalkContext, input: StalkQuestion): WaysOut | null {
+export const waysOut = (ground: StalkContext, input: StalkQuestion): WaysOut | null =>
+  finish(waysOutSteps(ground, input));
+
+/** The same in steps of some milliseconds. */
+export function* waysOutSteps(
+  ground: StalkContext,
+  input: StalkQuestion,
+): Generator<void, WaysOut | null> {
   const { grid, seen } = ground;
   const how = weighingOf(input);
   const costs = costsOf(grid, seen, how);
@@ -33,13 +41,15 @@ export function waysOut(ground: StalkContext, input: StalkQuestion): WaysOut | n
     .map((p) => cellAt(grid, p))
     .filter((c) => c >= 0 && !grid.closed[c]);
   if (starts.length === 0) return null;
-  const { cost, before, order } = leastCosts(
+  yield;
+  const { cost, before, order } = yield* leastCosts(
     { size: POSTURES.length * cells, visit: (node, edge) => visitNeighbours(costs, node, edge) },
     POSTURES.flatMap((_, p) => starts.map((c) => p * cells + c)),
   );
   const calm = new Float64Array(cost.length);
   const calmOfFirst = new Float64Array(cost.length);
   const seconds = new Float64Array(cost.length);
+  yield;
   for (const node of order) {
     const last = before[node]!;
     if (last < 0) {
