@@ -18,7 +18,7 @@ import {
   candidate,
   castOf,
   driftOf,
-  shotContext,
+  shotContextSteps,
   type Aim,
   type Candidate,
   type SearchStats,
@@ -192,7 +192,7 @@ function* search(
   if (!wet(input.target)) return no('fish-on-land');
   if (input.lays.length === 0) return no('no-lay');
   if (input.landing && !wet(input.landing)) return no('landing-on-land');
-  const ground = shotContext(scene, input, looked);
+  const ground = yield* saying(0.05, shotContextSteps(scene, input, looked));
   if (ground.aims.length === 0) return no('landing-on-land');
   const befores = yield* standsFor(scene, input, keep);
   if (!befores) return no('no-start');

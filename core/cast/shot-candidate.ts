@@ -1,4 +1,4 @@
-import { distanceToPolyline, type Place } from '../grid/index';
+import { distanceToPolyline, finish, type Place } from '../grid/index';
 import {
   aimsFor,
   CHANCE,
@@ -126,12 +126,21 @@ export function targetWater(
   };
 }
 
-export function shotContext(scene: Scene, input: ShotsInput, looked: SearchStats): ShotContext {
+export const shotContext = (...asked: Parameters<typeof shotContextSteps>): ShotContext =>
+  finish(shotContextSteps(...asked));
+
+/** The same, an aim a step. */
+export function* shotContextSteps(
+  scene: Scene,
+  input: ShotsInput,
+  looked: SearchStats,
+): Generator<void, ShotContext> {
   const { flow } = scene;
   const lead = leadFor(flow, input.target, {
     ...(input.driftBackM !== undefined && { driftBackM: input.driftBackM }),
   });
   const fish = targetWater(scene, input);
+  yield;
   const current = currentOf(flow);
   const lane = laneThrough(flow, input.target, LANE_UP_M, LANE_DOWN_M);
   const wet = (p: Place) =>
@@ -145,12 +154,17 @@ export function shotContext(scene: Scene, input: ShotsInput, looked: SearchStats
   const places = input.landing
     ? [input.landing]
     : aimsFor(fish.map, usualSigma, wet(old) ? old : null);
+  const aims: Aim[] = [];
+  for (const place of places) {
+    yield;
+    aims.push(aimAt(fish.map, current, lane, place));
+  }
   return {
     scene,
     input,
     lead,
     fish,
-    aims: places.map((place) => aimAt(fish.map, current, lane, place)),
+    aims,
     current,
     snags: snagsOf(scene.plan),
     looked,

@@ -127,7 +127,10 @@ export function* waysCalm(
   keep?: StalkKeep,
 ): Generator<void, (stand: Pick<Stand, 'place' | 'posture'>) => number | null> {
   const question = wayQuestion(input);
-  const ways = yield* waysOutSteps(stalkContext(scene, question, keep), question);
+  yield;
+  const ground = stalkContext(scene, question, keep);
+  yield;
+  const ways = yield* waysOutSteps(ground, question);
   return ({ place, posture }) => {
     if (!ways) return null;
     const cell = cellAt(ways.grid, place);
