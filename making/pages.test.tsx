@@ -15,7 +15,7 @@ jest.mock('../drawing/use-size', () => ({
 }));
 
 jest.mock('../workers/client', () => ({
-  spawnFlow: () => ({ call: { solve: async () => null }, terminate() {} }),
+  spawnFlow: () => ({ call: { picture: async () => null }, terminate() {} }),
   across: (callbacks: object) => callbacks,
 }));
 

@@ -1,5 +1,5 @@
 import type { FlowField, FlowRun } from '../core/water/index';
-import { runFlowJob } from './flow-job';
+import { firstPicture, runFlowJob } from './flow-job';
 
 const field = {} as FlowField;
 function fakeRun(turns: number): FlowRun & { advanced: number } {
@@ -44,4 +44,13 @@ it('shows the coarse picture once, then the result', async () => {
   );
   expect(result).toBe(field);
   expect(shown).toBe(1);
+});
+
+it('the first picture alone: no step after it, none after a newer question', async () => {
+  const run = fakeRun(100);
+  expect(await firstPicture(run, () => false, giveWay)).toBe(field);
+  expect(run.advanced).toBe(4);
+  const other = fakeRun(100);
+  expect(await firstPicture(other, () => other.advanced >= 2, giveWay)).toBeNull();
+  expect(other.advanced).toBe(2);
 });

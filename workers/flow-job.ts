@@ -31,3 +31,18 @@ export async function runFlowJob(
     await giveWay();
   }
 }
+
+/** A run as far as its first picture. null when `cancelled` says so, or where nothing settles at all. */
+export async function firstPicture(
+  run: FlowRun,
+  cancelled: () => boolean,
+  giveWay: () => Promise<void>,
+): Promise<FlowField | null> {
+  for (;;) {
+    if (cancelled()) return null;
+    const done = run.advance(TURN_MS);
+    const coarse = run.coarse();
+    if (coarse || done) return coarse;
+    await giveWay();
+  }
+}

@@ -55,6 +55,8 @@ export interface FlowWorker {
     events: FlowEvents,
     options?: { cellM?: number; from?: FlowField },
   ): Promise<FlowField | null>;
+  /** The first picture alone; null when a newer question came. */
+  picture(plan: BeatPlan, dischargeM3s: number): Promise<FlowField | null>;
   /** Fits roughness and discharge to what was measured; a few seconds. */
   calibrate(plan: BeatPlan, onProgress: (fraction: number) => void): Promise<CalibrationResult>;
   /** Stops the running solve within one turn (40 ms). */

@@ -7,10 +7,11 @@ import {
   type SketchBeat,
   type ToldAndSolved,
 } from '../../core/water/index';
-import { across, spawnFlow } from '../../workers/client';
+import { spawnFlow, type WorkerHandle } from '../../workers/client';
+import type { FlowWorker } from '../../workers/protocol';
 
-/** After the last change, before the water is solved, ms. */
-const QUIET_MS = 700;
+/** Keys that are pressed one after the other are one change, ms. */
+const QUIET_MS = 60;
 
 export type Compared =
   | { state: 'solving' }
@@ -19,34 +20,40 @@ export type Compared =
   | { state: 'done'; pieces: ToldAndSolved[] };
 
 /**
- * The sketch solved on coarse cells at the level it was told at, a moment after the last change, and
- * laid beside what was told.
+ * The sketch solved on coarse cells at the level it was told at, as it is told: one worker for as long
+ * as the page is open, the newest question wins. Laid beside what was told.
  */
 export function useCompared(sketch: Sketch, built: SketchBeat): Compared {
   const [held, setHeld] = useState<{ of: SketchBeat; compared: Compared } | null>(null);
+  const [worker, setWorker] = useState<WorkerHandle<FlowWorker> | null>(null);
+  const [death, setDeath] = useState<string | null>(null);
   useEffect(() => {
-    if (!built.ok) return;
+    const made = spawnFlow(setDeath);
+    setWorker(made);
+    return () => made.terminate();
+  }, []);
+  useEffect(() => {
+    if (!built.ok || !worker) return;
     const { plan } = built;
-    let worker: ReturnType<typeof spawnFlow> | null = null;
-    const say = (compared: Compared) => setHeld({ of: built, compared });
+    let wanted = true;
+    const say = (compared: Compared) => {
+      if (wanted) setHeld({ of: built, compared });
+    };
     const timer = window.setTimeout(() => {
-      worker = spawnFlow((message) => say({ state: 'failed', message }));
       const q = plan.levels.find((l) => l.name === plan.surveyedLevel)!.dischargeM3s;
-      const events = across({
-        onProgress: () => {},
-        onCoarse: (flow: Parameters<typeof compareSketch>[2]) => {
-          say({ state: 'done', pieces: compareSketch(sketch, plan, flow) });
-          worker?.terminate();
+      worker.call.picture(plan, q).then(
+        (flow) => {
+          if (flow) say({ state: 'done', pieces: compareSketch(sketch, plan, flow) });
+          else if (wanted) say({ state: 'failed', message: 'The water does not settle as told.' });
         },
-      });
-      worker.call.solve(plan, q, events).catch((e: unknown) => {
-        say({ state: 'failed', message: String(e) });
-      });
+        (e: unknown) => say({ state: 'failed', message: String(e) }),
+      );
     }, QUIET_MS);
     return () => {
+      wanted = false;
       window.clearTimeout(timer);
-      worker?.terminate();
     };
-  }, [sketch, built]);
+  }, [sketch, built, worker]);
+  if (death !== null) return { state: 'failed', message: death };
   return held?.of === built ? held.compared : { state: 'solving' };
 }

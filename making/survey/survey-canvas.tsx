@@ -155,7 +155,12 @@ function FeatureMark({
         <>
           <circle cx={first[0]} cy={first[1]} r={3} className={css.soundingDot} />
           <RoundRoom x={first[0]} y={first[1]} r={3} />
-          <Label kind="figure" text={`${formatDepth(feature.depthM, units)}${feature.by === 'fly' ? ' by the fly' : ''}`} at={first} clear={4} />
+          <Label
+            kind="figure"
+            text={`${formatDepth(feature.depthM, units)}${feature.by === 'fly' ? ' by the fly' : ''}`}
+            at={first}
+            clear={4}
+          />
         </>
       )}
       {(feature.kind === 'bed' || feature.kind === 'weed') && (
