@@ -147,12 +147,13 @@ export const newNonce = () => randomBytes(16).toString('base64');
 
 /**
  * Only what this program serves is run or shown. Styles in attributes are the drawing's own (places,
- * colours); a sheet or a script needs the nonce of its answer.
+ * colours); a sheet or a script needs the nonce of its answer. WebAssembly may be compiled, for the flow
+ * solver's step; text may not become script.
  */
 export const contentPolicy = (nonce: string) =>
   [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}'`,
+    `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,
     `style-src-elem 'self' 'nonce-${nonce}'`,
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' blob: data:",
