@@ -11,6 +11,7 @@ import {
 import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { Disclosure } from '../../../ui/disclosure';
+import { later } from '../../../ui/later';
 import { DEPTH_RAMP, PACE_RAMP } from '../../../ui/tokens';
 import { rampColour } from '../../../ui/colour';
 import { useActions, usePart } from '../../context';
@@ -20,13 +21,15 @@ import { lieName } from '../../../words/names';
 import { FishPanel, ScrubPanel } from './fish-panel';
 import { LiePanel } from './lie-panel';
 import { PatternPanel } from './pattern-panel';
-import { CalibrationPanel, LevelPanel, OverSwitches, ProbePanel } from './water-panel';
+import { LevelPanel, OverSwitches, ProbePanel } from './water-panel';
 import { lieOf, tempOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
 import { createPlanActions } from '../../plan-actions';
 import panel from '../../../ui/panel.module.css';
 import css from './read.module.css';
+
+const CalibrationPanel = later(() => import('./calibration-panel').then((m) => m.CalibrationPanel));
 
 export function ReadPanel() {
   const lie = usePart(lieOf);
