@@ -167,13 +167,13 @@ function shelterAt(water: WaterForFish, fish: FishToday, k: number, shade: numbe
   const depthM = water.flow.depthM[k]!;
   const { cold, sightM } = fish;
   const feeds = 1 - cold;
-  const refuge = 1 - Math.exp(-((depthM / (GUESS.refugeDepthM * size)) ** GUESS.refugeSteepness));
+  // What counts for nothing today is not worked out: a power costs more than all the rest.
+  const refuge =
+    cold > 0 ? 1 - Math.exp(-((depthM / (GUESS.refugeDepthM * size)) ** GUESS.refugeSteepness)) : 0;
   const depth = 1 - feeds * 0.9 * depthSuitability(depthM / size) - cold * refuge;
   const bolt = 1 - feeds * 0.45 * Math.exp(-water.toBoltM[k]! / (1.5 * fish.swimming));
-  const stain =
-    GUESS.stainCover *
-    clamp(1 - sightM / GUESS.stainBelowSightM) *
-    (1 - Math.exp(-depthM / sightM));
+  const stained = clamp(1 - sightM / GUESS.stainBelowSightM);
+  const stain = stained > 0 ? GUESS.stainCover * stained * (1 - Math.exp(-depthM / sightM)) : 0;
   const open =
     depth *
     (1 - water.cover[k]!) *
