@@ -104,7 +104,7 @@ export function sinkPath(input: SinkInput): SinkPath {
   const n = at.length;
   const isHeld = rig.top === 'tip' && input.tip !== undefined;
   const chain = borrowChain(n, 15, n);
-  const { x, y, freeX, freeY, rest, zeta, lean, tx, ty, lambda } = chain;
+  const { x, y, freeX, freeY, heldX, heldY, rest, zeta, lean, tx, ty, lambda } = chain;
   const depth0 = lane.depthM[Math.round(sampleIndex(lane, landingM))]!;
   const dt = isFloated
     ? (roughly ? 0.1 : 0.05) / (fine ? 2 : 1)
@@ -260,6 +260,8 @@ export function sinkPath(input: SinkInput): SinkPath {
     wasY[i] = y[i]!;
     waterX[i] = u;
     waterY[i] = w;
+    heldX[i] = first ? 0 : x[i]! - freeX[i]!;
+    heldY[i] = first ? 0 : y[i]! - freeY[i]!;
     freeX[i] = x[i]! + dt * (u + fx);
     // The bed holds what comes to it once the tensions are known.
     freeY[i] = Math.min(isHeld ? Infinity : 0, y[i]! + dt * (w + fy));
