@@ -37,17 +37,8 @@ export type { Candidate } from './shot-candidate';
 export { orderOfFish, type FishInOrder, type OrderAsked } from './order-of-fish';
 
 // Where to stand, how to lay the line, how far to lead.
-export {
-  createShotSearch,
-  findShots,
-  quickShot,
-  type NoShots,
-  type Shot,
-  type ShotSearch,
-  type ShotsFound,
-  type ShotsResult,
-  type WouldHelp,
-} from './find-shots';
+export { createShotSearch, findShots, quickShot, type ShotSearch } from './find-shots';
+export type { NoShots, Shot, ShotsFound, ShotsResult, WouldHelp } from './shots-found';
 export type { SearchStats } from './shot-candidate';
 export type { Alternative } from './alternatives';
 export {

@@ -7,7 +7,8 @@ import {
   type StalkInput,
   type StalkKeep,
 } from '../stalk/index';
-import { quickShot, type Shot } from './find-shots';
+import { quickShot } from './find-shots';
+import type { Shot } from './shots-found';
 import {
   afterCovers,
   sequenceTargets,
