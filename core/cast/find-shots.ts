@@ -150,7 +150,17 @@ function* search(
   const shots: Shot[] = [];
   const picked = pickDiverse(fine, effort.pickDiverse);
   // The way is told as Stalk tells it, on its own finer steps: one number for both.
-  const calmAt = effort.asksHelp ? yield* saying(0.97, waysCalm(scene, input, keep)) : null;
+  const calmAt = effort.asksHelp
+    ? yield* saying(
+        0.97,
+        waysCalm(
+          scene,
+          input,
+          picked.map((c) => c.stand),
+          keep,
+        ),
+      )
+    : null;
   for (const c of picked) {
     const calm = calmAt ? calmAt(c.stand) : c.stand.calm;
     // No way on those steps leads there.

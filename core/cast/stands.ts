@@ -124,13 +124,14 @@ const wayQuestion = (input: ShotsInput): StalkQuestion => ({
 export function* waysCalm(
   scene: Scene,
   input: ShotsInput,
+  stands: readonly Pick<Stand, 'place' | 'posture'>[],
   keep?: StalkKeep,
 ): Generator<void, (stand: Pick<Stand, 'place' | 'posture'>) => number | null> {
   const question = wayQuestion(input);
   yield;
   const ground = stalkContext(scene, question, keep);
   yield;
-  const ways = yield* waysOutSteps(ground, question);
+  const ways = yield* waysOutSteps(ground, question, stands);
   return ({ place, posture }) => {
     if (!ways) return null;
     const cell = cellAt(ways.grid, place);

@@ -36,9 +36,15 @@ export interface Settled {
   order: number[];
 }
 
-/** Least-cost ways from the starts to every node (Dijkstra 1959), a few thousand nodes a step. */
-export const leastCosts = (graph: Graph, from: readonly number[]): Generator<void, Settled> =>
-  settle(graph, from, -1, () => 0);
+/**
+ * Least-cost ways from the starts to every node (Dijkstra 1959), a few thousand nodes a step. With
+ * `until`, no further than all of those; what lies beyond has no order.
+ */
+export const leastCosts = (
+  graph: Graph,
+  from: readonly number[],
+  until?: readonly number[],
+): Generator<void, Settled> => settle(graph, from, -1, () => 0, until && new Set(until));
 const NODES_A_STEP = 4000;
 
 function* settle(
@@ -46,6 +52,7 @@ function* settle(
   from: readonly number[],
   to: number,
   atLeast: (node: number) => number,
+  until?: Set<number>,
 ): Generator<void, Settled> {
   const cost = new Float64Array(graph.size).fill(Infinity);
   const before = new Int32Array(graph.size).fill(-1);
@@ -71,6 +78,7 @@ function* settle(
     if (done[node]) continue;
     done[node] = 1;
     order.push(node);
+    if (until?.delete(node) && until.size === 0) break;
     graph.visit(node, edge);
     if (order.length % NODES_A_STEP === 0) yield;
   }

@@ -1,6 +1,7 @@
 import { createScene, POSTURES, type Fish } from '../sight/index';
 import { bush, overcast, plan, stream } from './fixtures/streams';
-import { cellAt, planStalkOn, stalkContext, waysOut, type StalkInput } from './index';
+import { finish } from '../grid/index';
+import { cellAt, planStalkOn, stalkContext, waysOut, waysOutSteps, type StalkInput } from './index';
 
 const fish: Fish = {
   id: 'one',
@@ -47,4 +48,22 @@ it('where no way leads the cost is infinite and nobody is calm; without an open 
   expect(all.cost[bushCell]).toBe(Infinity);
   expect(all.calm[bushCell]).toBe(0);
   expect(waysOut(ground, { ...input, from: { xM: 6.5, yM: -5 } })).toBeNull();
+});
+
+it('no further than some places, it says of those what the whole says', () => {
+  const ground = stalkContext(scene, input);
+  const all = waysOut(ground, input)!;
+  const stands = [
+    { place: { xM: 4, yM: -5 }, posture: 'kneel' as const },
+    { place: { xM: 5, yM: -6 }, posture: 'stand' as const },
+  ];
+  const near = finish(waysOutSteps(ground, input, stands))!;
+  const cells = all.grid.nx * all.grid.ny;
+  for (const { place, posture } of stands) {
+    const node = POSTURES.indexOf(posture) * cells + cellAt(all.grid, place);
+    expect(near.cost[node]).toBe(all.cost[node]);
+    expect(near.calmOfFirst[node]).toBe(all.calmOfFirst[node]);
+  }
+  const settled = (calm: Float64Array) => calm.filter((c) => c > 0).length;
+  expect(settled(near.calm)).toBeLessThan(settled(all.calm));
 });

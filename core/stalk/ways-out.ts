@@ -1,5 +1,5 @@
-import { finish } from '../grid/index';
-import { POSTURES } from '../sight/index';
+import { finish, type Place } from '../grid/index';
+import { POSTURES, type Posture } from '../sight/index';
 import { CHANGE_S } from './guesses';
 import { leastCosts } from './least-cost';
 import { weighingOf, type StalkContext, type StalkQuestion } from './plan-stalk';
@@ -28,10 +28,14 @@ export interface WaysOut {
 export const waysOut = (ground: StalkContext, input: StalkQuestion): WaysOut | null =>
   finish(waysOutSteps(ground, input));
 
-/** The same in steps of some milliseconds. */
+/**
+ * The same in steps of some milliseconds. With `until`, no further than those places in those postures:
+ * what is told of others is nothing.
+ */
 export function* waysOutSteps(
   ground: StalkContext,
   input: StalkQuestion,
+  until?: readonly { place: Place; posture: Posture }[],
 ): Generator<void, WaysOut | null> {
   const { grid, seen } = ground;
   const how = weighingOf(input);
@@ -45,6 +49,10 @@ export function* waysOutSteps(
   const { cost, before, order } = yield* leastCosts(
     { size: POSTURES.length * cells, visit: (node, edge) => visitNeighbours(costs, node, edge) },
     POSTURES.flatMap((_, p) => starts.map((c) => p * cells + c)),
+    until?.flatMap(({ place, posture }) => {
+      const cell = cellAt(grid, place);
+      return cell < 0 ? [] : [POSTURES.indexOf(posture) * cells + cell];
+    }),
   );
   const calm = new Float64Array(cost.length);
   const calmOfFirst = new Float64Array(cost.length);
