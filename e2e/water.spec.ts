@@ -58,7 +58,9 @@ test('temperature changes the rating, and nonsense is refused with a sentence', 
 
 test('units switch everywhere', async ({ page }) => {
   await openBeat(page);
+  const kept = page.waitForResponse((r) => r.url().endsWith('/api/v1/settings') && r.ok());
   await page.getByRole('button', { name: /^Units/ }).click();
+  await kept;
   await expect(page.locator(styled('.top'))).toContainText('118.1 ft');
   await expect(page.locator(styled('.top'))).toContainText('58 cfs');
   await expect(page.locator(styled('.inspector p')).first()).toContainText('10 in at 53 °F');
