@@ -28,9 +28,18 @@ export const inspector = (page: Page): Locator =>
 export const step = (page: Page, name: string): Locator =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name });
 
-/** A beat of two pieces, new to the book and by its name unlike any other, that is solved in seconds. */
-export async function smallBeat(page: Page, id: string): Promise<string> {
-  const pieces = [newPiece('a', 'run', 4), newPiece('b', 'pool', 4)];
+/** Pieces so long that their water takes some seconds. */
+export const LONG_PIECE_M = 35;
+
+/**
+ * A beat of two pieces, new to the book and by its name unlike any other, that is solved within a second;
+ * of longer pieces, `pieceM` each, in some seconds: long enough to be stopped.
+ */
+export async function smallBeat(page: Page, id: string, pieceM?: number): Promise<string> {
+  const pieces = [newPiece('a', 'run', 4), newPiece('b', 'pool', 4)].map((p) => ({
+    ...p,
+    ...(pieceM !== undefined && { lengthM: pieceM }),
+  }));
   const built = beatFromSketch({ ...newSketch('Kest Beck', 1.75), name: id, pieces });
   if (!built.ok) throw new Error(built.problems.map((p) => p.message).join(' '));
   const answer = await page.request.put(`/api/v1/beats/${id}`, {

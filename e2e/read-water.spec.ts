@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { inspector, openBeat, settled, smallBeat } from './page';
+import { inspector, LONG_PIECE_M, openBeat, settled, smallBeat } from './page';
 import { styled } from './styled';
 
 test('the water is read: pieces, seams, foam, ways of leaves, and a probe by pointer and by keys', async ({
@@ -52,7 +52,7 @@ test('another level beside it says what changes; what is solved once is there at
   page,
 }) => {
   test.setTimeout(180000);
-  await page.goto(await smallBeat(page, 'e2e-two-levels'));
+  await page.goto(await smallBeat(page, 'e2e-two-levels', LONG_PIECE_M));
   await settled(page);
   const compare = page.getByLabel('Beside it, what changes at');
   await compare.selectOption('Thin');

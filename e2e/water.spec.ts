@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { BEAT, openBeat, settled, smallBeat } from './page';
+import { BEAT, LONG_PIECE_M, openBeat, settled, smallBeat } from './page';
 import { styled } from './styled';
 
 test('a level that was never solved is solved with progress, can be stopped, and is kept', async ({
   page,
 }) => {
-  const path = await smallBeat(page, 'e2e-never-solved');
+  const path = await smallBeat(page, 'e2e-never-solved', LONG_PIECE_M);
   await page.goto(path);
   await settled(page);
   await page.getByRole('radio', { name: 'Full' }).click();
