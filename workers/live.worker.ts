@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import {
   castNow,
+  cleanToLift,
   driftBand,
   driftInputOf,
   leadAlong,
@@ -60,9 +61,7 @@ const worker: LiveWorker = {
     };
     const band = driftBand(water().flow, film ? input : upToTheLift(input, question), runs);
     const { best } = band;
-    // Still clean when it was lifted, it has given all the fish could ask of it.
-    const stays = best.liftedS !== null && best.firstMicroS === null;
-    const known = stays ? { ...best, cleanS: question.seconds } : best;
+    const known = cleanToLift(best) ? { ...best, cleanS: question.seconds } : best;
     return { band, now: castNow(water(), question, known) };
   },
   ring(fish, posture, heightM, conditions) {

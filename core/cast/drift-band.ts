@@ -2,7 +2,7 @@ import { createRandom, finish } from '../grid/index';
 import type { FlowField } from '../water/index';
 import type { DriftInput } from './drift-input';
 import { simulateDrift } from './simulate-drift';
-import type { DriftResult } from './drift-result';
+import { cleanToLift, type DriftResult } from './drift-result';
 
 /** Ranges of what is not known: friction ratio, slack laid in, pace of the current. */
 export const UNKNOWN = {
@@ -54,9 +54,8 @@ export function* driftBandSteps(
       microSlack: draw(UNKNOWN.microSlack),
       speedBias: draw(UNKNOWN.speedBias),
     });
-    // Clean until it was lifted it may have stayed so: the drift itself says how long.
-    const stays = run.liftedS !== null && run.firstMicroS === null;
-    seconds.push(stays ? Math.max(run.cleanS, best.cleanS) : run.cleanS);
+    // The drift itself says how long one that was lifted may have gone on.
+    seconds.push(cleanToLift(run) ? Math.max(run.cleanS, best.cleanS) : run.cleanS);
   }
   seconds.push(best.cleanS);
   seconds.sort((a, b) => a - b);

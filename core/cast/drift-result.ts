@@ -54,6 +54,10 @@ export const PASS_M = 0.35;
 /** Useful drift is capped this far past the fish, m. */
 export const PAST_FISH_M = 1;
 
+/** Still clean when it was lifted: it has given all that a fish could ask of it, and may have gone on so. */
+export const cleanToLift = (d: Pick<DriftResult, 'liftedS' | 'firstMicroS'>): boolean =>
+  d.liftedS !== null && d.firstMicroS === null;
+
 /** Ends the result after `count` moments. */
 export function cutShort(out: DriftResult, count: number): void {
   out.t = out.t.subarray(0, count);

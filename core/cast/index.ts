@@ -2,6 +2,7 @@
 export { RETRIEVE_MPS, type DriftInput, type Mend } from './drift-input';
 export { simulateDrift } from './simulate-drift';
 export {
+  cleanToLift,
   MICRO_MPS,
   PASS_M,
   PAST_FISH_M,

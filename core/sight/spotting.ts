@@ -209,28 +209,18 @@ export function waterLight(v: SpottingView): WaterLight {
 /** The share and the contrast alone, without asking what takes away most. */
 export function glances(v: SpottingView): { share: number; contrast: number } {
   const S = SPOTTING;
-  const {
-    elevationRad,
-    zenithRad,
-    pathM,
-    through,
-    variance,
-    bed,
-    haze,
-    passes,
-    mirrored,
-    glitter,
-  } = waterLight(v);
-  const signal = S.bodyContrast * bed * through * passes;
-  const ground = (bed * through + haze) * passes + mirrored + glitter;
+  const light = waterLight(v);
+  const signal = S.bodyContrast * light.bed * light.through * light.passes;
+  const ground =
+    (light.bed * light.through + light.haze) * light.passes + light.mirrored + light.glitter;
   const contrast = ground > 0 ? signal / ground : 0;
 
   const lengthM = v.totalLengthCm / 100;
   const away2 = v.eyeHeightM ** 2 + v.distanceM ** 2;
-  const sr = (0.18 * lengthM * lengthM * (0.3 + Math.sin(elevationRad))) / away2;
-  const dim = 1 + S.darkBelow / Math.max(1e-6, bed);
+  const sr = (0.18 * lengthM * lengthM * (0.3 + Math.sin(light.elevationRad))) / away2;
+  const dim = 1 + S.darkBelow / Math.max(1e-6, light.bed);
   const threshold = S.threshold * (1 + S.smallSr / sr) * dim;
-  const shift = (0.25 * pathM * Math.sqrt(variance)) / Math.cos(zenithRad);
+  const shift = (0.25 * light.pathM * Math.sqrt(light.variance)) / Math.cos(light.zenithRad);
   const clear = 1 / (1 + (shift / (S.shiftOverLength * lengthM)) ** 2);
   return { share: clear * normalCdf(Math.log(contrast / threshold) / S.spread), contrast };
 }

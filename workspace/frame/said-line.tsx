@@ -46,7 +46,7 @@ function FlowStatus() {
             Solving the flow: {Math.round(100 * state.progress)} %.{' '}
             {coarse ? 'A rough picture is drawn meanwhile.' : 'A rough picture in a second.'}
             {kernelHere() !== 'wasm' &&
-              ' This browser has no fast arithmetic: it takes about six times as long.'}
+              ' This browser is slow at it: about six times as long as others.'}
           </p>
           <ProgressBar share={state.progress} label="Solving the flow" />
           <Button voice="plain" onClick={() => engine.cancelSolve()}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { cleanToLift } from '../../../core/cast/index';
 import { formatSeconds } from '../../../core/units/index';
 import { useCalmPart } from '../../context';
 import { driftWhy, PASS_WORDS } from '../../../words/words';
@@ -22,7 +23,7 @@ export function DriftFigures() {
   const { best, cleanS } = drift;
   const known = best.status === 'ok';
   const whole = cleanS.best >= driftS - 0.11;
-  const lifted = best.liftedS !== null && best.firstMicroS === null;
+  const lifted = cleanToLift(best);
   return (
     <>
       <p className={hasChance ? panel.second : panel.large} aria-live="polite" data-part="drift">

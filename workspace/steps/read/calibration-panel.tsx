@@ -48,7 +48,7 @@ export function CalibrationPanel() {
           ? `Calibrated to ${plan.calibration.points} measured places: bed ${plan.calibration.roughness.toFixed(2)} times as rough as the book says; depths off by ${formatDepth(plan.calibration.depthRmsM, units)}, speeds by ${formatSpeed(plan.calibration.speedRmsMps, units)} (root mean square).`
           : 'Uncalibrated: pace is good to about ±10 %, more where the bed is guessed.'}{' '}
         Solved at {formatLength(flow.cellM, units, 1)}
-        {kernelHere() !== 'wasm' && ', slowly: this browser has no fast arithmetic'}.
+        {kernelHere() !== 'wasm' && ', slowly: this browser knows no quicker way'}.
       </p>
       <ToldLine />
       {sharp === 'possible' && (
