@@ -26,7 +26,7 @@ export default async function config() {
   // These ship as ES modules only.
   for (const project of [node, dom])
     project.transformIgnorePatterns = [
-      '/node_modules/(?!(@tanstack/(react-table|table-core|react-store|store)|tinykeys|d3-contour|d3-array|d3-force|d3-quadtree|d3-dispatch|d3-timer|internmap)/)',
+      '/node_modules/(?!(@tanstack/(react-table|table-core|react-store|store)|tinykeys|d3-contour|d3-array|d3-force|d3-quadtree|d3-dispatch|d3-timer|internmap|ical.js|ml-[a-z-]+|is-any-array)/)',
     ];
   return { projects: [node, dom], testTimeout: 60000 };
 }

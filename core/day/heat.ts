@@ -9,9 +9,9 @@ const fromF = (f: number) => ((f - 32) * 5) / 9;
 export const KINDER_LIMIT_C = fromF(65);
 export const NO_FISHING_FROM_C = fromF(68);
 /** Within two degrees Fahrenheit of the limit it is said to be near. */
-const NEAR_C = fromF(34);
+export const NEAR_C = fromF(34);
 /** A reading is good to this, C: 65 °F typed is 65 °F. */
-const READ_TO_C = 0.006;
+export const READ_TO_C = 0.006;
 
 /** Up to where each trout is fished on with care, C (from memory; common practice of closures). */
 const SPECIES_LIMIT_C: Record<Species, number> = {
@@ -36,7 +36,7 @@ export interface Heat {
   beyondKinder: boolean;
 }
 
-/** Never above what no advice is given from. */
+/** Never above what no advice is given from, nor above what the angler's own water has as its limit. */
 export function heatLimitC({ school, species, legalC }: HeatRule): number {
   const asked =
     school === 'legal'
@@ -44,7 +44,7 @@ export function heatLimitC({ school, species, legalC }: HeatRule): number {
       : school === 'species'
         ? SPECIES_LIMIT_C[species]
         : KINDER_LIMIT_C;
-  return Math.min(asked, NO_FISHING_FROM_C);
+  return Math.min(asked, legalC ?? Infinity, NO_FISHING_FROM_C);
 }
 
 /** What the water's temperature means for fishing: one answer for every step. */

@@ -31,3 +31,31 @@ export function simulatedInstruments(dayStartMs: number, untilMs: number): Instr
   }
   return out;
 }
+
+/** Weather of one day, as a forecast would have it. */
+export interface WeatherDay {
+  airLowC: number;
+  airHighC: number;
+  cloud: number;
+  windMps: number;
+  thunder: { fromH: number; toH: number } | null;
+}
+
+/**
+ * A weather feed that stands in for a real one: the same for the same day and place. Invented, and said so
+ * where shown. `seasonC`: mean air of the season there.
+ */
+export function simulatedWeather(dayStartMs: number, seasonC: number): WeatherDay {
+  const random = createRandom(Math.floor(dayStartMs / (24 * HOUR_MS)) + 77);
+  const meanC = seasonC + 5 * (random() - 0.5);
+  const halfC = 4 + 4 * random();
+  const cloud = Math.round(10 * random() ** 1.5) / 10;
+  const thunder = meanC > 15 && random() < 0.3;
+  return {
+    airLowC: Math.round(meanC - halfC),
+    airHighC: Math.round(meanC + halfC),
+    cloud,
+    windMps: Math.round(1 + 5 * random() ** 2),
+    thunder: thunder ? { fromH: 16, toH: 19 } : null,
+  };
+}

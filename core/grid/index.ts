@@ -14,3 +14,4 @@ export {
   type Place,
 } from './geometry';
 export { finish, saying } from './steps';
+export { normalCdf } from './normal';
