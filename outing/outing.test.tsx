@@ -16,7 +16,7 @@ import { heatAt } from '../core/day/index';
 import type { BankKeeper, BankView } from '../sync/bank';
 import { system } from '../ui/system';
 import { stopWords } from '../words/outing-words';
-import { loggerFromCsv } from './logger-csv';
+import { loggerFromCsv } from '../words/logger-csv';
 import { fishNumber, isDue, nextTarget, statesNow, targetsNow } from './next-thing';
 import type { LieState } from '../core/outing/index';
 import { createOutingActions } from './outing-actions';

@@ -18,7 +18,7 @@ import { Button } from '../ui/button';
 import { FileDrop } from '../ui/file-drop';
 import { FormText, useSchemaForm } from '../ui/schema-form';
 import { readingWords, SIGHT_WORDS, SKY_WORDS, WIND_WORDS } from '../words/try-words';
-import { loggerFromCsv } from './logger-csv';
+import { loggerFromCsv } from '../words/logger-csv';
 import { keptWords, type OutingShared } from './shared';
 import css from './outing.module.css';
 

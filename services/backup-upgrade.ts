@@ -53,6 +53,7 @@ export function upgradeFirstBackup({ tables }: FirstBackup): BookRows {
     rises: rows('rises'),
     outings,
     readings: [],
+    day_facts: [],
     tries,
     try_events: rows('try_events').map((e) => ({ device: '', ...e })),
   };

@@ -53,6 +53,7 @@ export {
   readingsOf,
   takeReadingBack,
 } from './outings';
+export { dayBookOf, keepFact } from './day';
 export { changeSettings, settings } from './settings';
 export { doorSaid, sayDoor, type DoorSaid } from './door';
 export { requestName, underName } from './request-name';

@@ -42,6 +42,8 @@ export {
   putReading,
   type OutingSummary,
 } from './outings';
+export { listFacts, putFact } from './day-facts';
+export { readingsForDay } from './day-readings';
 export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phones';
 export { feedAfter, feedEnd, type FeedItem } from './feed';
 export { findPack, listPacks, putPack } from './packs';

@@ -47,6 +47,11 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of PLACES) await sql.raw(statement).execute(db);
     },
   },
+  '2026-008-day': {
+    async up(db: Kysely<unknown>) {
+      for (const statement of DAY) await sql.raw(statement).execute(db);
+    },
+  },
 };
 
 const FIRST_LIGHT = [
@@ -212,3 +217,10 @@ const BANK = [
 
 /** A quick read as a place along its stream. */
 const PLACES = [`alter table reads add column place_json text`];
+
+/** What is told for planning a day, of a stream, a beat, a way or a date; and readings by their hour. */
+const DAY = [
+  `create table day_facts (
+    kind text not null, id text not null, json text not null, primary key (kind, id)) strict`,
+  `create index readings_by_time on readings(taken_ms)`,
+];

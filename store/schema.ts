@@ -143,6 +143,8 @@ export interface Database {
     wind_from: string | null;
     source: Generated<string>;
   };
+  /** What is told for planning a day, by kind (`FACT_KINDS`) and by what it is told of. */
+  day_facts: { kind: string; id: string; json: string };
   /** Devices that were let in by a code. */
   phones: {
     id: string;

@@ -19,6 +19,7 @@ export const BOOK_TABLES = {
   rises: ['id'],
   outings: ['id'],
   readings: ['id'],
+  day_facts: ['kind', 'id'],
   tries: ['id'],
   try_events: ['id'],
 } as const;

@@ -1,4 +1,12 @@
-import type { KeptRead, LogChange, Outing, Reading, Settings } from '../core/log/index';
+import type {
+  DayFacts,
+  FactKind,
+  KeptRead,
+  LogChange,
+  Outing,
+  Reading,
+  Settings,
+} from '../core/log/index';
 
 /** What the server said: a value, or why not, in a sentence for a person. */
 export type Reply<T> =
@@ -87,7 +95,8 @@ export interface QueuedRequest {
     | 'reading'
     | 'try'
     | 'press'
-    | 'photograph';
+    | 'photograph'
+    | 'day';
   method: 'PUT' | 'DELETE';
   path: string;
   body?: Record<string, unknown>;
@@ -127,6 +136,8 @@ export const changes = {
   putOuting: ({ id, ...body }: Outing) => put('outing', `/outings/${id}`, body),
   putReading: ({ id, ...body }: Reading) => put('reading', `/readings/${id}`, body),
   dropReading: (id: string) => del('reading', `/readings/${id}`),
+  putFact: <K extends FactKind>(kind: K, id: string, body: DayFacts[K][string]) =>
+    put('day', `/day/${kind}/${id}`, body),
   putTry: (id: string, body: object) => put('try', `/tries/${id}`, body),
   putEvent: (tryId: string, id: string, body: object) =>
     put('press', `/tries/${tryId}/events/${id}`, body),

@@ -16,6 +16,7 @@ const NAMES: Record<string, string> = {
   reading: 'A reading',
   try: 'A try begun',
   photograph: 'A photograph',
+  day: 'A plan for a day',
 };
 
 /** What a change is, for a person to know it by: "Missed", "A fish marked". */

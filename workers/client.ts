@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink';
 import type {
+  DayWorker,
   FlowWorker,
   LiveWorker,
   PaintWorker,
@@ -44,6 +45,11 @@ export const spawnStalk = (onDeath: OnDeath) =>
 export const spawnShots = (onDeath: OnDeath) =>
   spawn<ShotsWorker>(
     new Worker(new URL('./shots.worker.ts', import.meta.url), { type: 'module' }),
+    onDeath,
+  );
+export const spawnDay = (onDeath: OnDeath) =>
+  spawn<DayWorker>(
+    new Worker(new URL('./day.worker.ts', import.meta.url), { type: 'module' }),
     onDeath,
   );
 export const spawnPaint = (onDeath: OnDeath) =>

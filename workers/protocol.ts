@@ -13,6 +13,7 @@ import type {
   ShotsQuestion,
   ShotsResult,
 } from '../core/cast/index';
+import type { DayPlan } from '../core/day/index';
 import type { BeatPlan, LevelName } from '../core/formats/index';
 import type { Place } from '../core/grid/index';
 import type { FishOptions, LieField, Method, MethodDifference, LieStudy } from '../core/lies/index';
@@ -36,6 +37,8 @@ import type {
 } from '../core/stalk/index';
 import type { Rig, RigPlan, Tackle } from '../core/rig/index';
 import type { BenchAnswer, FeltAt, NoBench } from '../core/sink/index';
+import type { Settings } from '../core/log/index';
+import type { DayBook } from '../core/outing/index';
 import type { RouteAsk, RouteQuestion, RouteResult, RouteStand } from '../core/route/index';
 import type { CalibrationResult, FlowField, WaterReading } from '../core/water/index';
 import type { PaintedWater, PaintJob } from './paint-water';
@@ -166,4 +169,14 @@ export interface ShotsWorker {
 
 export interface PaintWorker {
   paint(job: PaintJob): PaintedWater;
+}
+
+/** Whose day it is, and what the line at the top of the page says of the water. */
+export type DaySettings = Pick<
+  Settings,
+  'methods' | 'species' | 'legalLimitC' | 'waterTempC' | 'waterTempAtMs'
+>;
+export interface DayWorker {
+  /** The whole day over the book's beats, as seen from one of them. Some tens of milliseconds. */
+  plan(book: DayBook, settings: DaySettings, beatId: string): DayPlan;
 }

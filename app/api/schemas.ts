@@ -166,6 +166,7 @@ const guess = (what: string, key: keyof typeof NOTICING_RANGE) =>
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
   waterTempC: figure('Water temperature', 'waterTempC').nullable(),
+  waterTempAtMs: figure('Its time', 'waterTempAtMs').nullable(),
   legalLimitC: figure('The legal limit', 'legalLimitC').nullable(),
   anglerHeightM: figure('Your height', 'anglerHeightM'),
   anglerMassKg: figure('Your weight', 'anglerMassKg'),
@@ -347,7 +348,7 @@ export const tableSchema = object({
     ),
 }).noUnknown();
 
-function isTimeZone(name: string | undefined): boolean {
+export function isTimeZone(name: string | undefined): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: name });
     return true;

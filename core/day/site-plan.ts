@@ -41,6 +41,8 @@ export interface SitePlan {
   readings: { id: string; h: number; tempC: number; saidC: number }[];
   /** The newest reading against the curve of those before it, C; null: no reading, or as expected. */
   surprise: { id: string; byC: number } | null;
+  /** Whether any reading of its stream went into the curve. */
+  isRead: boolean;
 }
 
 /** A site with its curve: what the order is made from. */
@@ -98,6 +100,7 @@ export function workSite(
       hatches,
       readings: own.map((r) => ({ ...r, saidC: fitted.at(r.h).bestC })),
       surprise: surpriseOf(curve, own, used),
+      isRead: used.length > 0,
     },
   };
 }

@@ -30,3 +30,4 @@ export { writeBeat } from './write-beat';
 export { writeGpx, type GpxContent } from './write-gpx';
 export { KIND_RULES, type KindRule } from './kind-rules';
 export { joinBank, type BankLine } from './bank-line';
+export { writeIcal, type CalendarEvent } from './write-ical';

@@ -96,3 +96,22 @@ export {
   type Look,
   type Spread,
 } from './depth-pattern';
+
+// What is told for planning a day.
+export {
+  FACT_KINDS,
+  HOME,
+  NO_BEAT_FACTS,
+  NO_DATE_FACTS,
+  NO_FACTS,
+  NO_STREAM_FACTS,
+  STAY_OUT,
+  wayId,
+  type BeatFacts,
+  type DateFacts,
+  type DayFacts,
+  type FactKind,
+  type StayOut,
+  type StreamFacts,
+  type WayFacts,
+} from './day-facts';

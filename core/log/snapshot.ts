@@ -8,8 +8,8 @@ import type { Posture, Sky } from '../sight/index';
 import type { Behaviour } from './marks';
 import type { WindFrom } from './settings';
 
-/** How the water temperature of a moment is known. */
-export type TempSource = 'read' | 'tried-on' | 'assumed';
+/** How the water temperature of a moment is known; curve: by the day's curve through readings. */
+export type TempSource = 'read' | 'curve' | 'tried-on' | 'assumed';
 
 /**
  * What the plan said at the moment a try was opened: everything Learn holds against what happened.

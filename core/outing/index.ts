@@ -27,3 +27,16 @@ export {
 } from './place-plan';
 export { groundByPattern } from './route-by-pattern';
 export { directionOf, routeQuestion, type RouteTold } from './route-targets';
+export { channelShade } from './channel-shade';
+export { beatSite, looksOfPack, placesSite, type BookSite } from './day-site';
+export {
+  dateFacts,
+  dayAsked,
+  MINUTE_PRICE,
+  noonOf,
+  sunOf,
+  TYPED_READING,
+  wayMinutes,
+  withTyped,
+  type DayBook,
+} from './day-book';

@@ -22,8 +22,8 @@ export interface AnswerSpec<N extends AnswerName = AnswerName, Q = unknown> {
   wanted?(s: WorkspaceState): boolean;
   /** at-rest: not while something is dragged · on-call: only by `run`. Absent: at once. */
   when?: 'at-rest' | 'on-call';
-  /** final: not of a first rough picture. */
-  water?: 'final';
+  /** final: not of a first rough picture; none: asked without any water. */
+  water?: 'final' | 'none';
   /** What else follows from the answer, in the same change of the state. */
   then?(value: AnswerValues[N], s: WorkspaceState): Partial<WorkspaceState>;
 }
@@ -94,7 +94,9 @@ export function runAnswers(
   /** Puts an answer into the state; fresh only if it is still the one that is wanted. */
   function arrived(line: Line, value: AnswerValues[AnswerName] | null, key: string): void {
     if (line.asked === key) line.asked = null;
-    if (value === null || waterOf(key) !== store.getState().waterSerial) return;
+    if (value === null) return;
+    const { spec: of } = line;
+    if (of.water !== 'none' && waterOf(key) !== store.getState().waterSerial) return;
     if (line.wanted === null && line.reads !== null && answerOf(line).state === 'none') return;
     const fresh = line.wanted === key;
     // Asked, then taken back before it came: what is on the screen is the answer already.
@@ -132,7 +134,7 @@ export function runAnswers(
       now.value !== null && now.state === 'fresh' ? { ...now, state: 'stale' as const } : null;
     const { spec: of } = line;
     const flow = state.flow;
-    if (flow === null) {
+    if (flow === null && of.water !== 'none') {
       line.reads = reads;
       line.wanted = null;
       return now.state === 'none' ? null : NO_ANSWER;
@@ -151,7 +153,7 @@ export function runAnswers(
       line.wanted = null;
       return now.state === 'none' ? null : NO_ANSWER;
     }
-    const key = `${state.waterSerial} ${JSON.stringify(q)}`;
+    const key = `${of.water === 'none' ? '-' : state.waterSerial} ${JSON.stringify(q)}`;
     line.wanted = key;
     if (now.of === key && now.value !== null)
       return now.state === 'fresh' ? null : { ...now, state: 'fresh' };

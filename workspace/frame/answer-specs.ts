@@ -2,6 +2,7 @@ import type { BeatPlan } from '../../core/formats/index';
 import type { SpecsOf } from '../engine/engine';
 import type { AnySpec } from '../engine/run-answers';
 import { benchAnswers } from '../steps/bench/answers';
+import { dayAnswers } from '../steps/day/answers';
 import { castAnswers } from '../steps/cast/answers';
 import { readAnswers } from '../steps/read/answers';
 import { spotAnswers } from '../steps/spot/answers';
@@ -12,6 +13,7 @@ export const answerSpecs = (
   plan: BeatPlan,
   { source, findShots, onRoute }: Parameters<SpecsOf>[0],
 ): readonly AnySpec[] => [
+  ...dayAnswers(),
   ...readAnswers(plan, source),
   ...spotAnswers(plan),
   ...castAnswers(plan, findShots),

@@ -48,6 +48,7 @@ function initialState(beat: BeatInput, step: string, query: string): WorkspaceSt
     ...address,
     ...{ marks, tries, reads, rises, outings, settings },
     ...freshState(),
+    daySiteId: beat.id,
     placingRead: beat.reads.find((r) => r.id === asked && r.xM === null)?.id ?? null,
     notices: dropped,
   };

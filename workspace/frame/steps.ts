@@ -4,6 +4,7 @@ import type { Camera } from '../../drawing/camera';
 import type { Step } from '../state/address';
 import { lazy } from './lazy';
 import { valueOf } from '../state/answer';
+import { dayFound } from '../state/day-here';
 import { bestWay, numberOfMark, rigOf, shownWay } from '../state/selectors';
 import type { WorkspaceState } from '../state/state';
 import { ReadPanel } from '../steps/read/read-panel';
@@ -20,7 +21,11 @@ const counted = (n: number, one: string, many: string) => `${n} ${n === 1 ? one 
 
 /** The seven steps: their names, panels and what the rail says of each. */
 export const STEP_ROWS: Record<Step, StepRow> = {
-  day: { name: 'Day', panel: null, found: () => 'coming' },
+  day: {
+    name: 'Day',
+    panel: lazy(() => import('../steps/day/day-panel').then((m) => m.DayPanel)),
+    found: dayFound,
+  },
   read: {
     name: 'Read',
     panel: ReadPanel,
@@ -98,6 +103,7 @@ export const ShadeLayer = lazy<
 export const SectionFly = lazy<
   Parameters<typeof import('../steps/cast/section-fly').SectionFly>[0]
 >(() => import('../steps/cast/section-fly').then((m) => m.SectionFly));
+export const DayView = lazy(() => import('../steps/day/day-view').then((m) => m.DayView));
 export const BenchView = lazy(() => import('../steps/bench/bench-view').then((m) => m.BenchView));
 export const CompareView = lazy<
   Parameters<typeof import('../steps/read/compare-view').CompareView>[0]

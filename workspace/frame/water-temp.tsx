@@ -14,6 +14,7 @@ export function WaterTemp() {
   const acting = useActions(createPlanActions);
   const units = usePart((s) => s.settings.units);
   const tempC = usePart((s) => s.settings.waterTempC);
+  const atMs = usePart((s) => s.atMs);
   const { problem, input } = useFigure<number | null>(
     tempC === null ? '' : formatTemp(tempC, units).replace(/[^\d.,-]/g, ''),
     // Nothing typed: it is not known any more.
@@ -21,7 +22,8 @@ export function WaterTemp() {
     (value) => {
       // 65 °F is a limit: a tenth of a degree Celsius would blur it.
       const kept = value === null ? null : Math.round(value * 100) / 100;
-      if (value !== tempC) acting.changeSettings({ waterTempC: kept });
+      if (value !== tempC)
+        acting.changeSettings({ waterTempC: kept, waterTempAtMs: kept === null ? null : atMs });
     },
   );
   return (

@@ -13,8 +13,9 @@ import { PlanBox } from './plan-box';
 import { SaidLine } from './said-line';
 import { Shortcuts } from './shortcuts';
 import { StepPanel } from './step-panel';
-import { BenchView } from './steps';
+import { BenchView, DayView } from './steps';
 import { fetchLater, lazy } from './lazy';
+import { listenForDay } from './listen-for-day';
 import { usePhone } from '../../ui/use-phone';
 import { useView, type View } from './use-view';
 import { StepRail } from './step-rail';
@@ -34,9 +35,11 @@ export function Workspace({ beat, step, query }: { beat: BeatInput; step: string
   useEffect(() => {
     const stop = held.engine.start();
     const leave = listenForBench(held.store);
+    const stopDay = listenForDay(held);
     fetchLater();
     return () => {
       leave();
+      stopDay();
       stop();
     };
   }, [held]);
@@ -79,12 +82,15 @@ function Frame() {
 function DeskFrame({ view }: { view: View }) {
   const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
   const onBench = usePart((s) => s.step === 'bench');
+  const onDay = usePart((s) => s.step === 'day');
   return (
-    <div className={css.workspace}>
+    <div className={css.workspace} data-day={onDay || undefined}>
       <TopLine />
       <StepRail />
       <main className={`${css.waterColumn}${comparing ? ` ${css.comparing}` : ''}`}>
-        {onBench ? (
+        {onDay ? (
+          <DayView />
+        ) : onBench ? (
           <BenchView />
         ) : (
           <>
@@ -97,7 +103,8 @@ function DeskFrame({ view }: { view: View }) {
         )}
       </main>
       <Inspector />
-      <HourStrip />
+      {/* The day's own chart stands in for it. */}
+      {!onDay && <HourStrip />}
     </div>
   );
 }

@@ -6,7 +6,9 @@ import { useActions, useCalmPart, useWorkspace } from '../context';
 import { atClock } from '../state/hours';
 import { FIRST_HOUR, LAST_HOUR, stripScale } from './scale';
 import { GlanceRow, SeenRow } from './share-rows';
+import { WaterRow } from './water-row';
 import { SunRow, sunDegAt } from './sun-row';
+import { dayHere, hourTempOf } from '../state/day-here';
 import { useSize } from '../../drawing/use-size';
 import { inTen } from '../../words/words';
 import { inHundred } from '../../words/names';
@@ -67,8 +69,10 @@ export function HourStrip() {
   };
   const glare = useCalmPart((s) => valueOf(s, 'glare'));
   const step = useCalmPart((s) => s.step);
-  const waterTempC = useCalmPart((s) => s.settings.waterTempC);
+  const day = useCalmPart((s) => dayHere(s)?.site ?? null);
+  const limitC = useCalmPart((s) => valueOf(s, 'day')?.limitC ?? 0);
   const units = useCalmPart((s) => s.settings.units);
+  const temp = useCalmPart(hourTempOf);
   const sunDeg = sunDegAt(plan, atMs);
   const seen = stand && target && hours ? hours : null;
   const nowSeen = seen?.reduce((a, b) => (Math.abs(b.hour - now) < Math.abs(a.hour - now) ? b : a));
@@ -90,7 +94,7 @@ export function HourStrip() {
         aria-valuemin={FIRST_HOUR}
         aria-valuemax={LAST_HOUR}
         aria-valuenow={Math.round(now * 100) / 100}
-        aria-valuetext={`${clockText(atMs, plan.timeZone)}${sunDeg > 0 ? `, sun ${Math.round(sunDeg)} degrees up` : ', sun down'}${nowGlare !== null ? `, ${inTen(nowGlare)} see it` : nowSeen ? `, seen ${inHundred(nowSeen.exposure)}` : ''}`}
+        aria-valuetext={`${clockText(atMs, plan.timeZone)}${temp === null ? '' : `, water ${formatTemp(temp, units)}`}${sunDeg > 0 ? `, sun ${Math.round(sunDeg)} degrees up` : ', sun down'}${nowGlare !== null ? `, ${inTen(nowGlare)} see it` : nowSeen ? `, seen ${inHundred(nowSeen.exposure)}` : ''}`}
         onKeyDown={onKeyDown}
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
@@ -135,11 +139,7 @@ export function HourStrip() {
                 Sun as at {ASSUMED_LAT_DEG}° north: say where the beat lies in its sketch or survey
               </text>
             )}
-            {!compact && waterTempC !== null && (
-              <text x={labelWidth + 8} y={42} className={`${css.stripSecond} ${drawn.cased}`}>
-                water {formatTemp(waterTempC, units)}, read once
-              </text>
-            )}
+            {day && <WaterRow site={day} limitC={limitC} nowH={now} scale={scale} units={units} />}
             {!compact && looking && (
               <GlanceRow glare={glare} nowGlare={nowGlare!} now={now} scale={scale} />
             )}

@@ -2,13 +2,13 @@
 
 import { heatText } from '../../words/heat-words';
 import { usePart } from '../context';
-import { heatOf } from '../state/selectors';
+import { heatOf, toldTempOf } from '../state/selectors';
 import panel from '../../ui/panel.module.css';
 
 /** Warm water, said once and plainly at the head of every step that would send one fishing. */
 export function HeatNotice() {
   const heat = usePart(heatOf);
-  const tempC = usePart((s) => s.settings.waterTempC);
+  const tempC = usePart(toldTempOf);
   const units = usePart((s) => s.settings.units);
   const [lead, ...rest] = heatText(heat, tempC, units);
   if (!lead) return null;

@@ -1,10 +1,8 @@
 import {
   DREW_BLANK,
   foldTry,
-  openOutingAt,
   writeSnapshot,
   type EventCode,
-  type Outing,
   type Try,
   type TryEvent,
 } from '../../core/log/index';
@@ -13,6 +11,7 @@ import { changes } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
 import { eventSource } from '../../sync/device';
 import type { ActionContext } from '../action-context';
+import { outingAt } from './outing-now';
 import { snapshotNow } from './snapshot-now';
 
 /** The log: a try opened with its snapshot, its events appended, the last one taken back. */
@@ -40,27 +39,12 @@ export function createTryActions({ store, beat, queue, now }: ActionContext) {
     void queue.post(changes.putEvent(tryId, id, body));
   }
 
-  /** The outing that goes on today, else a new one: it is made with its first try. */
-  function outingAt(ms: number): Outing {
-    const open = openOutingAt(store.getState().outings, ms);
-    if (open) return open;
-    const outing: Outing = {
-      id: clientId(),
-      startMs: ms,
-      endMs: null,
-      timeZone: zone ?? 'UTC',
-      note: '',
-    };
-    store.setState((s) => ({ outings: [outing, ...s.outings] }));
-    return outing;
-  }
-
   const actions = {
     /** Opens a try with what the plan said at this moment. */
     beginTry(fly: string): string {
       const s = store.getState();
       const openedMs = now();
-      const outing = outingAt(openedMs);
+      const outing = outingAt({ store, beat, now }, openedMs);
       const opened: Try = {
         id: clientId(),
         outingId: outing.id,

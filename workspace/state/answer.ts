@@ -7,6 +7,7 @@ import type {
   PoolCover,
   ShotsResult,
 } from '../../core/cast/index';
+import type { DayPlan } from '../../core/day/index';
 import type { LieField, LieStudy, MethodDifference } from '../../core/lies/index';
 import type { RouteResult, RouteStand } from '../../core/route/index';
 import type { GlareHour, Lookout, RingPoint, WindowView } from '../../core/sight/index';
@@ -35,6 +36,8 @@ export interface RouteAnswer {
 
 /** Everything that is computed from the water, by name. */
 export interface AnswerValues {
+  /** The day over the book's beats: curves, stops, order. Asked without any water. */
+  day: DayPlan;
   /** What the eye reads of the water; and of the level laid beside it. */
   reading: WaterReading;
   otherReading: WaterReading;
@@ -94,6 +97,7 @@ export type Answers = { readonly [N in AnswerName]: Answer<AnswerValues[N]> };
 export const NO_ANSWER: Answer<never> = { value: null, of: '', state: 'none' };
 
 export const NO_ANSWERS: Answers = {
+  day: NO_ANSWER,
   reading: NO_ANSWER,
   otherReading: NO_ANSWER,
   lies: NO_ANSWER,

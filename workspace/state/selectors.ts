@@ -26,6 +26,7 @@ import { ASSUMED_TEMP_C, homeTrials, type Mark, type TempSource } from '../../co
 import type { Fish } from '../../core/sight/index';
 import type { StalkWay, Watcher } from '../../core/stalk/index';
 import { isStale, valueOf } from './answer';
+import { dayHere, hourTempOf } from './day-here';
 import type { WorkspaceState } from './state';
 
 export const markOf = (s: WorkspaceState): Mark | null =>
@@ -71,11 +72,15 @@ export function shownWay(s: WorkspaceState): StalkWay | null {
 export const isPale = (s: WorkspaceState, name: 'drift' | 'stalk' | 'bench') =>
   isStale(s, name) && (s.dragging === null || (name === 'stalk' && s.step !== 'stalk'));
 
-/** Water temperature that everything is reckoned with, C, and how it is known. */
+/** Water temperature that everything is reckoned with, C, and how it is known: the day's curve at this hour, once there is one. */
 export const tempOf = (s: WorkspaceState) =>
-  s.triedTempC ?? s.settings.waterTempC ?? ASSUMED_TEMP_C;
-export const tempSourceOf = (s: WorkspaceState): TempSource =>
-  s.triedTempC !== null ? 'tried-on' : s.settings.waterTempC !== null ? 'read' : 'assumed';
+  s.triedTempC ?? hourTempOf(s) ?? s.settings.waterTempC ?? ASSUMED_TEMP_C;
+export function tempSourceOf(s: WorkspaceState): TempSource {
+  if (s.triedTempC !== null) return 'tried-on';
+  const curve = dayHere(s);
+  if (curve) return curve.site.isRead ? 'curve' : 'assumed';
+  return s.settings.waterTempC !== null ? 'read' : 'assumed';
+}
 
 /** The water's own constant in the chance of a fish at home, as its tries have shown it. */
 export const homeFitOf = memoizeByObject((tries: WorkspaceState['tries']) =>
@@ -112,12 +117,27 @@ export const rigOf = (s: WorkspaceState): RigPlan => {
 export const driftRigNow = (s: WorkspaceState): Rig =>
   driftRigOf(rigOf(s), s.settings.tackle, flyOf(s));
 
-/** What the water's temperature means today, as it was read; nothing while it has not been. */
-export const heatOf = ({ settings }: WorkspaceState): Heat =>
-  heatAt(settings.waterTempC, {
-    school: settings.methods.heat,
-    species: settings.species,
-    legalC: settings.legalLimitC,
+/** What is known of the water's temperature at this hour, C; null: nobody has read it. */
+export function toldTempOf(s: WorkspaceState): number | null {
+  const curve = dayHere(s);
+  if (!curve) return s.settings.waterTempC;
+  if (!curve.site.isRead) return null;
+  // A reading at its own hour is the thermometer's; one over the limit holds until a later one is under it.
+  const { overSinceH } = curve.site.stop;
+  const since = curve.site.readings.filter((r) => r.h <= curve.h + SAME_HOUR_H).at(-1);
+  const isOver = overSinceH !== null && curve.h >= overSinceH - SAME_HOUR_H;
+  if (since && (isOver || curve.h - since.h <= SAME_HOUR_H))
+    return isOver ? Math.max(since.tempC, hourTempOf(s)!) : since.tempC;
+  return hourTempOf(s);
+}
+const SAME_HOUR_H = 0.1;
+
+/** What the water's temperature means at this hour; nothing while it has not been read. */
+export const heatOf = (s: WorkspaceState): Heat =>
+  heatAt(toldTempOf(s), {
+    school: s.settings.methods.heat,
+    species: s.settings.species,
+    legalC: s.settings.legalLimitC,
   });
 
 /** The fish marked, as they came, that are not gone. */

@@ -1,5 +1,6 @@
 import type { RatedDay, Method } from '../../core/lies/index';
 import type { Place } from '../../core/grid/index';
+import type { DayBook } from '../../core/outing/index';
 import type { Direction } from '../../core/route/index';
 import type { Probe } from '../../core/water/index';
 import { ALL_LIES, type LieFilter } from './lie-filter';
@@ -100,4 +101,23 @@ export const FRESH_CAST: CastSlice = {
   shotsCompared: [],
   asked: NOTHING_ASKED,
   poolAsked: false,
+};
+
+export interface DaySlice {
+  /** What the date on screen is planned from, with what was told here since; null: not here yet. */
+  dayBook: DayBook | null;
+  /** Why it is not here. */
+  dayProblem: string | null;
+  /** The beat whose workspace this is, as a site of the day. */
+  daySiteId: string;
+  /** The site that is looked at in Day. */
+  dayShown: string | null;
+  /** Beats that are being worked out for the day, and how far the one at hand is, 0-1; null: none. */
+  dayWorking: { name: string; share: number } | null;
+}
+export const FRESH_DAY: Omit<DaySlice, 'daySiteId'> = {
+  dayBook: null,
+  dayProblem: null,
+  dayShown: null,
+  dayWorking: null,
 };

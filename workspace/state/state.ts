@@ -4,10 +4,12 @@ import type { DocumentState } from './document';
 import { FRESH_SESSION, type SessionState } from './session';
 import {
   FRESH_CAST,
+  FRESH_DAY,
   FRESH_READ,
   FRESH_SPOT,
   FRESH_STALK,
   type CastSlice,
+  type DaySlice,
   type ReadSlice,
   type SpotSlice,
   type StalkSlice,
@@ -18,13 +20,23 @@ import {
  * answers (computed from the water: never stored by hand, kept marked stale while the next comes).
  */
 export interface WorkspaceState
-  extends Address, DocumentState, SessionState, ReadSlice, SpotSlice, StalkSlice, CastSlice {
+  extends
+    Address,
+    DocumentState,
+    SessionState,
+    DaySlice,
+    ReadSlice,
+    SpotSlice,
+    StalkSlice,
+    CastSlice {
   answers: Answers;
 }
 
 /** All but document and address, before anything has been asked or answered. */
 export const freshState = (): Omit<WorkspaceState, keyof Address | keyof DocumentState> => ({
   ...FRESH_SESSION,
+  ...FRESH_DAY,
+  daySiteId: '',
   ...FRESH_READ,
   ...FRESH_SPOT,
   ...FRESH_STALK,

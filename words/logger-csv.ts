@@ -1,6 +1,6 @@
 import { fromCivil } from '../core/units/index';
 import type { InstrumentLine } from '../core/day/index';
-import { csvRows } from '../words/csv-rows';
+import { csvRows } from './csv-rows';
 
 const RANGE = { water_c: [0, 30, '°C'], level_m: [-5, 10, 'm'] } as const;
 
