@@ -3,6 +3,7 @@ import {
   cachedFlow,
   changeSettings,
   keepBeat,
+  keepFact,
   keepFlow,
   keepMark,
   nowMs,
@@ -11,6 +12,21 @@ import { encodeFlow, flowInputHash, solveFlow } from '../core/water/index';
 import { demoBeats } from './beats';
 import { DEMO_STREAM } from './first-beat';
 import { DEMO_BEAT_ID } from './names';
+import { HOME, NO_DATE_FACTS, wayId, type DateFacts } from '../core/log/index';
+
+/** A fair day, and a hot one a week later. */
+const DAYS: Record<string, Partial<DateFacts>> = {
+  '2026-06-13': { airLowC: 9, airHighC: 24 },
+  '2026-06-20': { airLowC: 12, airHighC: 27, cloud: 0, thunder: { fromMin: 960, toMin: 1140 } },
+};
+/** Ways of the demo, door to water, min. */
+const WAYS = {
+  [wayId(HOME, 'withy-bend')]: 20,
+  [wayId(HOME, DEMO_BEAT_ID)]: 30,
+  [wayId('withy-bend', 'tansy-glide')]: 15,
+  [wayId('tansy-glide', DEMO_BEAT_ID)]: 25,
+  [wayId('kettle-slot', DEMO_BEAT_ID)]: 40,
+};
 
 /**
  * Fills the demo's book once: four beats and two marks, and the first beat's flow at the surveyed
@@ -33,7 +49,15 @@ async function seed(): Promise<void> {
 
 async function firstMarks(): Promise<void> {
   const sharpen = process.env.PEBBLE_DEMO_SHARPEN === 'when-asked' ? 'when-asked' : 'by-itself';
-  await changeSettings({ waterTempC: 11.5, sharpen });
+  await changeSettings({
+    waterTempC: 11.5,
+    waterTempAt: { beatId: DEMO_BEAT_ID, ms: nowMs() },
+    sharpen,
+  });
+  for (const [date, weather] of Object.entries(DAYS))
+    await keepFact('dates', date, { ...NO_DATE_FACTS, ...weather, weather: 'typed' });
+  for (const [between, minutes] of Object.entries(WAYS))
+    await keepFact('ways', between, { minutes });
   const mark = {
     beatId: DEMO_BEAT_ID,
     headingRad: 0,

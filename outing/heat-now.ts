@@ -18,3 +18,11 @@ export function heatNow(
   });
   return { readings, read, tempC, heat };
 }
+
+/** The beat whose water one is in: of today's last try, else the one taken along last; null: none. */
+export function beatNow(view: BankView, outing: Outing | null): string | null {
+  const tries = outing ? ofOuting(view.log, outing.id).tries : [];
+  const last = [...tries].sort((a, b) => b.openedMs - a.openedMs).find((t) => t.beatId !== null);
+  const packs = [...view.packs].sort((a, b) => b.takenMs - a.takenMs);
+  return last?.beatId ?? packs[0]?.beatId ?? null;
+}

@@ -13,19 +13,20 @@ import { layName } from '../words/lay-names';
 import { onwardWords, standTitle, stateWords, stopWords, targetWords } from '../words/outing-words';
 import { inHundred } from '../words/names';
 import { fishNumber, homeOf, nextTarget, statesNow, targetsNow } from './next-thing';
-import { heatNow } from './heat-now';
 import { READING_HOLDS_MS } from './outing-actions';
 import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
 import { frameRound } from './frame';
 import { routeAsk, standingAt } from './route-now';
 import { useRoute } from './use-route';
+import { useWater } from './use-water';
 import { useTimeAndWater } from './use-time-and-water';
 import css from './outing.module.css';
 
 const RouteLine = part(() => import('./route-line').then((m) => m.RouteLine), 120);
 const NoRouteLine = part(() => import('./route-line').then((m) => m.NoRouteLine), 24);
 const NowFoot = part(() => import('./now-foot').then((m) => m.NowFoot), 160);
+const DayStrip = part(() => import('./day-strip').then((m) => m.DayStrip), 84);
 const WaterPicture = part(() => import('./water-picture').then((m) => m.WaterPicture), 250);
 
 const PLAN = { width: 390, height: 250 } as const;
@@ -43,11 +44,11 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   const [chosenId, setChosenId] = useState<string | null>(null);
   const newest = [...view.packs].sort((a, b) => b.takenMs - a.takenMs)[0] ?? null;
   const held = view.packs.find((p) => p.beatId === beatId) ?? newest;
-  const { readings, read, tempC, heat } = heatNow(view, outing);
+  const { readings, read, tempC, heat, day, byCurve } = useWater(shared, held?.beatId ?? null);
   const fresh = read !== null && now - read.takenMs < READING_HOLDS_MS;
   const isHot = heat.kind === 'none' || heat.kind === 'stop';
   const warming = warmingCph(readings);
-  const stop = stopWords(heat, tempC, warming, units);
+  const stop = stopWords(heat, tempC, warming, units, day);
   const going = openTry(tries);
   const targets = held ? targetsNow(held.pack, view.log) : [];
   const pays = paysToday(
@@ -96,11 +97,13 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
         <a href="#/readings" className={css.reading} data-old={fresh ? undefined : ''}>
           <span className={css.hour}>{tempC === null ? '? °' : formatTemp(tempC, units)}</span>
           <span>
-            {read
-              ? `read ${clockText(read.takenMs, outing?.timeZone)}${warming !== null && fresh ? `, ${warming >= 0 ? 'rising' : 'falling'} ${formatRate(warming, units)} an hour` : fresh ? '' : ', read it again'}`
-              : tempC === null
-                ? 'read the water'
-                : 'from the book, read it'}
+            {byCurve
+              ? `by the curve${read ? `, read ${clockText(read.takenMs, outing?.timeZone)}` : ''}`
+              : read
+                ? `read ${clockText(read.takenMs, outing?.timeZone)}${warming !== null && fresh ? `, ${warming >= 0 ? 'rising' : 'falling'} ${formatRate(warming, units)} an hour` : fresh ? '' : ', read it again'}`
+                : tempC === null
+                  ? 'read the water'
+                  : 'from the book, read it'}
           </span>
         </a>
       </header>
@@ -111,6 +114,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
       >
         <strong>{stop.strong}</strong> {stop.rest}
       </p>
+      {day && <DayStrip day={day} units={units} />}
       {held && (
         <Plan
           held={held}

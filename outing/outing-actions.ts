@@ -18,6 +18,7 @@ import { logged } from '../sync/bank-client';
 import { changes, type QueuedRequest } from '../sync/client';
 import { clientId } from '../sync/client-id';
 import { eventSource } from '../sync/device';
+import { waterNow } from './use-water';
 
 /** What a try may be opened on. */
 export type Opened =
@@ -98,7 +99,11 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
       ...said,
       rated,
       hour: toCivil(now(), zone),
-      water: read ? { ...said.water, tempC: read.waterTempC, tempSource: 'read' } : said.water,
+      water: read
+        ? { ...said.water, tempC: read.waterTempC, tempSource: 'read' }
+        : waterNow.tempC !== null
+          ? { ...said.water, tempC: waterNow.tempC, tempSource: 'curve' }
+          : said.water,
     };
   }
 

@@ -15,7 +15,8 @@ import {
   WATER_WORDS,
 } from '../words/place-words';
 import { Chips } from './chips';
-import { heatNow } from './heat-now';
+import { beatNow } from './heat-now';
+import { useWater } from './use-water';
 import { PlaceForm } from './place-form';
 import { placesToday } from './places-today';
 import { keptWords, type OutingShared } from './shared';
@@ -32,7 +33,7 @@ export function PlacesView(shared: OutingShared) {
   const { view, actions, outing, tries, now } = shared;
   const units = view.bank?.settings.units ?? 'metric';
   const zone = outing?.timeZone;
-  const { tempC, heat } = heatNow(view, outing);
+  const { tempC, heat } = useWater(shared, beatNow(view, outing));
   const isHot = heat.kind === 'none' || heat.kind === 'stop';
   const { until, water, setUntil, setWater } = useTimeAndWater();
   const { reads, newest, stream, plan } = placesToday(shared, tempC, water, until);

@@ -19,6 +19,7 @@ import { FileDrop } from '../ui/file-drop';
 import { FormText, useSchemaForm } from '../ui/schema-form';
 import { readingWords, SIGHT_WORDS, SKY_WORDS, WIND_WORDS } from '../words/try-words';
 import { loggerFromCsv } from '../words/logger-csv';
+import { beatNow } from './heat-now';
 import { keptWords, type OutingShared } from './shared';
 import css from './outing.module.css';
 
@@ -39,7 +40,7 @@ export function ReadingsView(shared: OutingShared) {
   const { readings } = outing ? ofOuting(view.log, outing.id) : { readings: [] };
   const [said, setSaid] = useState<readonly string[]>([]);
   const keep = async (told: readonly Partial<Reading>[]) => {
-    const kept = await actions.read(told, null);
+    const kept = await actions.read(told, beatNow(view, outing));
     setSaid([
       kept
         ? `Kept on this phone: ${told.length === 1 ? 'one reading' : `${told.length} readings`}.`

@@ -28,7 +28,8 @@ import {
   restWords,
 } from '../words/try-words';
 import { EventShape } from './event-shape';
-import { heatNow } from './heat-now';
+import { beatNow } from './heat-now';
+import { useWater } from './use-water';
 import { moveContext } from './move-context';
 import { fishNumber } from './next-thing';
 import { keptWords, type OutingShared } from './shared';
@@ -104,7 +105,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
     goTo(attempt.readId ? 'places' : 'now');
   };
   const title = targetWords(attempt.snapshot.target, fishNumber(attempt.markId, view.log));
-  const { tempC, heat } = heatNow(view, outing);
+  const { tempC, heat } = useWater(shared, attempt.beatId ?? beatNow(view, outing));
   const flies = FLIES_OF[attempt.snapshot.cast?.rig.fly ?? 'dry'];
   const row = rowOf(fold.state, last);
   const pays = usePays(attempt, shared, tempC);

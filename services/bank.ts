@@ -2,6 +2,7 @@ import type { Bank } from '../core/outing/index';
 import { listBeats, readBank } from '../store/index';
 import { book } from './book';
 import { clockFixed, nowMs } from './clock';
+import { dayBookOf } from './day';
 import { settings } from './settings';
 
 const DAYS = 3;
@@ -24,6 +25,7 @@ export async function bankOf(): Promise<Bank> {
       level: b.plan.surveyedLevel,
     })),
     nowMs: now,
+    day: await dayBookOf(),
     clockFixed: clockFixed(),
   };
 }

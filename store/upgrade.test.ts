@@ -113,5 +113,6 @@ it('migrations keep their order and their names: a released one is never taken o
     '2026-005-outings',
     '2026-006-bank',
     '2026-007-places',
+    '2026-008-day',
   ]);
 });

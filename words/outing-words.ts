@@ -40,6 +40,8 @@ export function stopWords(
   tempC: number | null,
   warming: number | null,
   units: UnitSystem,
+  /** The day's curve, once there is one: when it comes to the limit, and how likely it is there now. */
+  day: { stop: { strong: string; rest: string }; over: number } | null = null,
 ): { kind: 'quiet' | 'caution'; strong: string; rest: string } {
   const limit = formatTemp(heat.limitC, units);
   if (tempC === null)
@@ -56,8 +58,20 @@ export function stopWords(
       strong: 'Stop now.',
       rest: `${formatTemp(tempC, units)}, your limit is ${limit}. Local rules decide.`,
     };
+  if (day && day.over >= LIKELY_OVER)
+    return {
+      kind: 'caution',
+      strong: 'Read it now.',
+      rest: `By the curve it may be at ${limit}: off the water until it is under.`,
+    };
+  if (day && heat.kind !== 'near')
+    return { kind: 'quiet', strong: day.stop.strong, rest: day.stop.rest };
   const hours = warming !== null && warming > 0.05 ? (heat.limitC - tempC) / warming : null;
-  const soon = hours !== null && hours < 8 ? `At this rate in ${hoursWords(hours)}.` : '';
+  const soon = day
+    ? `${day.stop.strong} ${day.stop.rest}`
+    : hours !== null && hours < 8
+      ? `At this rate in ${hoursWords(hours)}.`
+      : '';
   if (heat.kind === 'near')
     return {
       kind: 'caution',
@@ -66,6 +80,9 @@ export function stopWords(
     };
   return { kind: 'quiet', strong: `Stop at ${limit}.`, rest: soon };
 }
+
+/** The early end of the stop: from here on it is not sure any more that the water is under the limit. */
+const LIKELY_OVER = 0.1;
 
 const hoursWords = (hours: number): string =>
   hours < 1

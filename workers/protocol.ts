@@ -174,7 +174,7 @@ export interface PaintWorker {
 /** Whose day it is, and what the line at the top of the page says of the water. */
 export type DaySettings = Pick<
   Settings,
-  'methods' | 'species' | 'legalLimitC' | 'waterTempC' | 'waterTempAtMs'
+  'methods' | 'species' | 'legalLimitC' | 'waterTempC' | 'waterTempAt'
 >;
 export interface DayWorker {
   /** The whole day over the book's beats, as seen from one of them. Some tens of milliseconds. */

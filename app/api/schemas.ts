@@ -166,7 +166,10 @@ const guess = (what: string, key: keyof typeof NOTICING_RANGE) =>
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
   waterTempC: figure('Water temperature', 'waterTempC').nullable(),
-  waterTempAtMs: figure('Its time', 'waterTempAtMs').nullable(),
+  waterTempAt: object({ beatId: idSchema, ms: range('Its time', 0, 4e12, 'ms') })
+    .noUnknown()
+    .nullable()
+    .default(undefined),
   legalLimitC: figure('The legal limit', 'legalLimitC').nullable(),
   anglerHeightM: figure('Your height', 'anglerHeightM'),
   anglerMassKg: figure('Your weight', 'anglerMassKg'),

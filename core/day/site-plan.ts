@@ -146,6 +146,10 @@ export function besideTemp(asked: DayAsked, h: number, hatches: readonly HatchTi
   return lightWorth(h, asked.sun, asked.season === 'winter') * hatch;
 }
 
+/** From home to a site, min. */
+const fromHomeMin = ({ sites, travelMin }: DayAsked, site: DaySite): number =>
+  travelMin[sites.length]?.[sites.indexOf(site)] ?? 0;
+
 /** Why a site must be left alone at an hour; null: it may be fished. */
 export function shutAt(
   asked: DayAsked,
@@ -158,7 +162,7 @@ export function shutAt(
   const endH = h + SLOT_H;
   if (site.closed) return 'closed';
   if (h < (site.opensH ?? 0) - 1e-9 || endH > (site.shutsH ?? 24) + 1e-9) return 'closed';
-  if (asked.nowH !== null && h < asked.nowH - SLOT_H) return 'over';
+  if (asked.nowH !== null && h < asked.nowH + fromHomeMin(asked, site) / 60 - 1e-9) return 'over';
   const { thunder } = asked;
   if (thunder && endH > thunder.fromH - BEFORE_THUNDER_H && h < thunder.toH + BEFORE_THUNDER_H)
     return 'thunder';

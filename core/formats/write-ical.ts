@@ -11,7 +11,11 @@ export interface CalendarEvent {
 }
 
 const OCTETS = 75;
-const encoder = new TextEncoder();
+/** Octets of a letter in UTF-8. */
+const octetsOf = (letter: string) => {
+  const code = letter.codePointAt(0)!;
+  return code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4;
+};
 
 const instant = (ms: number) => `${new Date(ms).toISOString().slice(0, 19).replace(/[-:]/g, '')}Z`;
 
@@ -31,7 +35,7 @@ function folded(line: string): string {
   let now = '';
   let octets = 0;
   for (const letter of line) {
-    const size = encoder.encode(letter).length;
+    const size = octetsOf(letter);
     if (octets + size > OCTETS) {
       out.push(now);
       now = ' ';

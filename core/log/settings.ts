@@ -38,8 +38,8 @@ export interface Settings {
   units: UnitSystem;
   /** Read by the angler; null until typed. */
   waterTempC: number | null;
-  /** When, UTC ms; null: just now. */
-  waterTempAtMs: number | null;
+  /** Where and when (UTC ms); null: here, just now. */
+  waterTempAt: { beatId: string; ms: number } | null;
   /** Where the angler's own water must be left alone, C; null: not entered. */
   legalLimitC: number | null;
   anglerHeightM: number;
@@ -77,7 +77,7 @@ export interface Settings {
 export const DEFAULT_SETTINGS: Settings = {
   units: 'metric',
   waterTempC: null,
-  waterTempAtMs: null,
+  waterTempAt: null,
   legalLimitC: null,
   anglerHeightM: 1.75,
   anglerMassKg: 78,
@@ -123,7 +123,6 @@ type NumberKey = {
 /** What each figure may be, stated once: lowest, highest, unit. Forms and the server read it here. */
 export const SETTING_RANGE: Record<NumberKey, readonly [min: number, max: number, unit: string]> = {
   waterTempC: [0, 30, '°C'],
-  waterTempAtMs: [0, 4e12, 'ms'],
   legalLimitC: [5, 30, '°C'],
   anglerHeightM: [1, 2.3, 'm'],
   anglerMassKg: [25, 200, 'kg'],

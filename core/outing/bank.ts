@@ -1,4 +1,5 @@
 import type { OutingLog, Settings } from '../log/index';
+import type { DayBook } from './day-book';
 import type { BeatPack } from './pack-shape';
 
 /** What a device on the bank begins from, beside the beats that it takes along. */
@@ -9,6 +10,8 @@ export interface Bank {
   settings: Settings;
   beats: { id: string; name: string; streamName: string; levels: string[]; level: string }[];
   nowMs: number;
+  /** What today is planned from; absent in books that were taken along before there were days. */
+  day?: DayBook;
   /** The book's clock stands still (demo, tests): the device follows it instead of its own. */
   clockFixed: boolean;
 }

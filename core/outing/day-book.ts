@@ -123,14 +123,15 @@ function metresApart(
   return EARTH_M * Math.hypot(x, (b.latDeg - a.latDeg) * rad);
 }
 
-/** The water as the line at the top of the page has it, as a reading of the beat that is looked at. */
+/** The water as the line at the top of the page has it, as a reading: of the beat it was typed at. */
 export function withTyped(
   book: DayBook,
-  { waterTempC, waterTempAtMs }: Pick<Settings, 'waterTempC' | 'waterTempAtMs'>,
-  siteId: string,
+  { waterTempC, waterTempAt }: Pick<Settings, 'waterTempC' | 'waterTempAt'>,
+  lookedAt: string,
 ): DayBook {
+  const siteId = waterTempAt?.beatId ?? lookedAt;
   if (waterTempC === null || !book.sites.some((s) => s.id === siteId)) return book;
-  const atMs = waterTempAtMs ?? book.nowMs;
+  const atMs = waterTempAt?.ms ?? book.nowMs;
   // A reading of the same hour that was kept for this beat is the same thermometer.
   const known = book.readings.some(
     (r) => r.siteId === siteId && Math.abs(r.atMs - atMs) < SAME_READING_MS,
@@ -144,6 +145,14 @@ export function withTyped(
 }
 export const TYPED_READING = 'typed';
 const SAME_READING_MS = 10 * 60_000;
+
+/** Where nobody chose: every beat of the stream that is looked at. */
+export const usualSites = (book: DayBook, lookedAt: string | null): string[] => {
+  const here = book.sites.find((s) => s.id === lookedAt) ?? book.sites[0];
+  return book.sites
+    .filter((s) => s.streamId === here?.streamId && s.kind === 'beat')
+    .map((s) => s.id);
+};
 
 /** Everything that a day is planned from: what the book knows, what was told, and whose day it is. */
 export function dayAsked(
@@ -192,7 +201,7 @@ export function dayAsked(
     },
     seen: told.seen,
     travelMin: ids.map((a) => ids.map((b) => wayMinutes(book, a, b).minutes)),
-    chosen: told.sites ?? book.sites.filter((s) => s.streamId === stream).map((s) => s.id),
+    chosen: told.sites ?? usualSites(book, lookedAt),
     nowH: civilDay(book.nowMs, zone) === book.date ? hourOfDay(book.nowMs, noonMs) : null,
     minutePrice: MINUTE_PRICE[told.stayOut],
     byHand: told.byHand,

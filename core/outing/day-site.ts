@@ -1,4 +1,4 @@
-import { LEFT_AFTER_MIN, depthAtLevel, feedingAt } from '../day/index';
+import { depthAtLevel, feedingAt } from '../day/index';
 import { featuresOf, type BeatPlan, type LevelName } from '../formats/index';
 import type { KeptRead } from '../log/index';
 import { placeLies, placeWorth, PLACE } from '../places/index';
@@ -33,7 +33,7 @@ export interface BookSite {
 const LOOKS_A_METRE = 0.15;
 /** Depth where none was taken, m. */
 const PLAIN_DEPTH_M = 0.4;
-/** No more than this of a place's lies is a look; a string of places is taken as so long a day, h. */
+/** Of a string of places as much as so many hours see. */
 const PLACES_H = 3;
 
 /** A drawn beat on a date; `dayMs` is any moment of it. */
@@ -100,15 +100,12 @@ export function placesSite(
     depthM: { Fair: depths.reduce((s, d) => s + d, 0) / depths.length },
     surveyedLevel: 'Fair',
     shadeByHour: Array.from({ length: 24 }, () => 0.3),
-    looks: fresh(looks * share, Math.min(PLACES_H * 60, seconds / 60)),
+    looks: looks * share,
     looksKnown: 'places',
   };
 }
 
-/** So many looks in so many minutes are this many in a fresh beat with time without end. */
-const fresh = (looks: number, minutes: number) => looks / (1 - Math.exp(-minutes / LEFT_AFTER_MIN));
-
-/** Honest looks of the route that was worked out, at the temperature of best feeding; null: it has no route. */
+/** Honest looks of the whole route that was worked out, at the temperature of best feeding; null: it has no route. */
 export function looksOfPack(pack: BeatPack, species: Species): number | null {
   const { route } = pack;
   if (!route || route.stops.length === 0) return null;
@@ -120,7 +117,7 @@ export function looksOfPack(pack: BeatPack, species: Species): number | null {
     direction: 'free' as const,
     ticks: [],
   };
-  const { steps, state } = run(workingOf(route.ground, ask, 1), route.stops);
+  const { steps } = run(workingOf(route.ground, ask, 1), route.stops);
   const looks = steps.reduce(
     (sum, s) =>
       sum +
@@ -133,7 +130,7 @@ export function looksOfPack(pack: BeatPack, species: Species): number | null {
   );
   const tempC = pack.targets[0]?.snapshot.water.tempC ?? null;
   const feeding = tempC === null ? 1 : feedingAt(tempC, species);
-  return fresh(looks, state.seconds / 60) / feeding;
+  return looks / feeding;
 }
 
 /** Mean of every depth that was taken, m. */

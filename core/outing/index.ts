@@ -36,6 +36,7 @@ export {
   noonOf,
   sunOf,
   TYPED_READING,
+  usualSites,
   wayMinutes,
   withTyped,
   type DayBook,

@@ -56,6 +56,7 @@ jest.mock('../../workers/client', () => {
     spawnLive: quiet,
     spawnStalk: quiet,
     spawnShots: quiet,
+    spawnDay: quiet,
   };
 });
 

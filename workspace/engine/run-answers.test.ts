@@ -55,3 +55,28 @@ it('asked and taken back before it came: the answer on the screen stays, and sta
   store.setState({ atMs: 2 });
   expect(waiting).toHaveLength(1);
 });
+
+it('what needs no water is asked before there is any, and stands through another level', async () => {
+  const store = createWorkspaceStore(stateWith({ atMs: 1 }));
+  const asked: number[] = [];
+  const line = spec({
+    name: 'hours',
+    water: 'none',
+    question: (s) => ({ atMs: s.atMs }),
+    ask: async (_, { atMs }) => {
+      asked.push(atMs);
+      return hoursOf(atMs);
+    },
+  });
+  const { refresh } = runAnswers(store, [line], {} as Workers, (error) => {
+    throw error;
+  });
+  store.subscribe(refresh);
+  refresh();
+  await settle();
+  expect(store.getState().answers.hours).toMatchObject({ state: 'fresh', value: hoursOf(1) });
+  store.setState({ waterSerial: 3, flow: flowOf(() => ({ depth: 0.4 })) });
+  await settle();
+  expect(store.getState().answers.hours.state).toBe('fresh');
+  expect(asked).toEqual([1]);
+});

@@ -71,8 +71,8 @@ describe('top line', () => {
     await userEvent.clear(temp);
     await userEvent.type(temp, '{Enter}');
     expect(calls).toEqual([
-      ['changeSettings', { waterTempC: 9 }],
-      ['changeSettings', { waterTempC: null }],
+      ['changeSettings', { waterTempC: 9, waterTempAt: { beatId: '', ms: NOW } }],
+      ['changeSettings', { waterTempC: null, waterTempAt: null }],
     ]);
   });
   it('what is not yet with the book is said, and what it would not take', async () => {

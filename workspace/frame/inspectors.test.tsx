@@ -288,7 +288,7 @@ describe('beside the plan', () => {
       }),
     });
     const rail = within(screen.getByRole('navigation', { name: 'Steps' }));
-    expect(rail.getAllByRole('button')).toHaveLength(6);
+    expect(rail.getAllByRole('button')).toHaveLength(7);
     expect(rail.getByText('clean 4.6 s')).toBeInTheDocument();
     await userEvent.click(rail.getByRole('button', { name: /Cast/ }));
     expect(calls).toEqual([['go', 'cast']]);

@@ -1,19 +1,25 @@
 'use client';
 
-import { ASSUMED_TEMP_C } from '../../core/log/index';
 import { formatTemp, parseTempC, tempUnit } from '../../core/units/index';
 import { TextInput } from '../../ui/input';
 import panel from '../../ui/panel.module.css';
 import { useFigure } from '../../ui/use-figure';
 import { useActions, usePart } from '../context';
 import { createPlanActions } from '../plan-actions';
+import { tempOf, tempSourceOf } from '../state/selectors';
 import css from './frame.module.css';
 
 /** One figure the angler types. Until then a stated guess is used. */
 export function WaterTemp() {
   const acting = useActions(createPlanActions);
   const units = usePart((s) => s.settings.units);
-  const tempC = usePart((s) => s.settings.waterTempC);
+  const beatId = usePart((s) => s.daySiteId);
+  // A thermometer that was in another beat's water is not this one's.
+  const tempC = usePart(({ settings }) =>
+    settings.waterTempAt && settings.waterTempAt.beatId !== beatId ? null : settings.waterTempC,
+  );
+  const source = usePart(tempSourceOf);
+  const usedC = usePart(tempOf);
   const atMs = usePart((s) => s.atMs);
   const { problem, input } = useFigure<number | null>(
     tempC === null ? '' : formatTemp(tempC, units).replace(/[^\d.,-]/g, ''),
@@ -23,7 +29,10 @@ export function WaterTemp() {
       // 65 °F is a limit: a tenth of a degree Celsius would blur it.
       const kept = value === null ? null : Math.round(value * 100) / 100;
       if (value !== tempC)
-        acting.changeSettings({ waterTempC: kept, waterTempAtMs: kept === null ? null : atMs });
+        acting.changeSettings({
+          waterTempC: kept,
+          waterTempAt: kept === null ? null : { beatId, ms: atMs },
+        });
     },
   );
   return (
@@ -34,11 +43,13 @@ export function WaterTemp() {
         inputMode="decimal"
         aria-label={`Water temperature, ${tempUnit(units)}`}
         aria-describedby="temp-problem"
-        placeholder={formatTemp(ASSUMED_TEMP_C, units).replace(/[^\d.]/g, '')}
+        placeholder={formatTemp(usedC, units).replace(/[^\d.]/g, '')}
         {...input}
       />
       {tempUnit(units)}
-      {tempC === null && problem === null && <span className={css.assumed}>assumed</span>}
+      {tempC === null && problem === null && (
+        <span className={css.assumed}>{source === 'curve' ? 'by the curve' : 'assumed'}</span>
+      )}
       <span id="temp-problem" role="alert" className={panel.problem}>
         {problem}
       </span>

@@ -8,10 +8,10 @@ export const dayAnswers = (): AnySpec[] => [
     water: 'none',
     question(s: WorkspaceState) {
       if (!s.dayBook) return null;
-      const { methods, species, legalLimitC, waterTempC, waterTempAtMs } = s.settings;
+      const { methods, species, legalLimitC, waterTempC, waterTempAt } = s.settings;
       return {
         book: byIdentity(s.dayBook),
-        settings: { methods, species, legalLimitC, waterTempC, waterTempAtMs },
+        settings: { methods, species, legalLimitC, waterTempC, waterTempAt },
         siteId: s.daySiteId,
       };
     },

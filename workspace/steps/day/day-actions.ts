@@ -134,7 +134,7 @@ export function createDayActions(context: ActionContext) {
       const now = book();
       if (!now) return;
       if (id === TYPED_READING) {
-        const nothing = { waterTempC: null, waterTempAtMs: null };
+        const nothing = { waterTempC: null, waterTempAt: null };
         store.setState((s) => ({ settings: { ...s.settings, ...nothing } }));
         void queue.post(changes.putSettings(nothing));
         return;

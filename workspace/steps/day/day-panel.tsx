@@ -15,7 +15,16 @@ import {
   otherWords,
   stopText,
 } from '../../../words/day-words';
-import { formatMinutes, formatTemp, type UnitSystem } from '../../../core/units/index';
+import {
+  civilDay,
+  formatMinutes,
+  formatTemp,
+  fromCivil,
+  toCivil,
+  type UnitSystem,
+} from '../../../core/units/index';
+import { TextInput } from '../../../ui/input';
+import { createPlanActions } from '../../plan-actions';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { isStale, valueOf } from '../../state/answer';
 import { chosenSites } from './chosen-sites';
@@ -47,11 +56,12 @@ export function DayPanel() {
     );
   return (
     <section className={stale ? panel.stale : ''} data-part="day">
+      <DateChoice book={book} />
       <Headline book={book} plan={plan} />
       <Others book={book} plan={plan} />
       <DayReadings book={book} plan={plan} />
       <DayStays book={book} plan={plan} />
-      <DayHatches book={book} />
+      <DayHatches book={book} plan={plan} />
       <DayWeather book={book} />
       <DayBeats book={book} plan={plan} />
       <DayChecks book={book} />
@@ -70,6 +80,35 @@ export const nameIn =
   (book: DayBook) =>
   (id: string): string =>
     book.sites.find((s) => s.id === id)?.name ?? 'A beat that is gone';
+
+/** Another date: planned the evening before, or looked back at. */
+function DateChoice({ book }: { book: DayBook }) {
+  const acting = useActions(createPlanActions);
+  const atMs = usePart((s) => s.atMs);
+  const zone = book.timeZone ?? undefined;
+  const clock = toCivil(atMs, zone).slice(10);
+  const to = (date: string) => {
+    const ms = fromCivil(`${date}${clock}`, zone);
+    if (ms !== null) acting.setHour(ms, true);
+  };
+  const by = (days: number) => to(civilDay(book.noonMs + days * 86_400_000, zone));
+  return (
+    <p className={css.date}>
+      <Button voice="line" aria-label="The day before" onClick={() => by(-1)}>
+        ‹
+      </Button>
+      <TextInput
+        type="date"
+        aria-label="Date of the day"
+        value={civilDay(atMs, zone)}
+        onChange={(e) => e.target.value !== '' && to(e.target.value)}
+      />
+      <Button voice="line" aria-label="The day after" onClick={() => by(1)}>
+        ›
+      </Button>
+    </p>
+  );
+}
 
 function Headline({ book, plan }: { book: DayBook; plan: DayPlan }) {
   const units = usePart((s) => s.settings.units);
@@ -104,7 +143,7 @@ function Headline({ book, plan }: { book: DayBook; plan: DayPlan }) {
         const { lead, rest } = cautionWords(c, nameOf, units);
         return (
           <p key={c.kind} className={panel.caution} role="status">
-            <strong>{lead}</strong> {rest}
+            {lead} <span className={css.rest}>{rest}</span>
           </p>
         );
       })}

@@ -24,12 +24,13 @@ import { loggerFromCsv } from '../../../words/logger-csv';
 import { useActions, usePart } from '../../context';
 import { chosenSites } from './chosen-sites';
 import { createDayActions } from './day-actions';
-import panel from '../../../ui/panel.module.css';
 import css from './day-panel.module.css';
 
 /** More lines than these are told by their number. */
 const MOST_SHOWN = 6;
 const MOST_PROBLEMS = 4;
+/** Farther from the date's noon a reading says nothing of it, ms. */
+const SPEAKS_MS = 60 * 3_600_000;
 
 /** The water as it was read: typed, a logger's file, the stand-in; each moves every curve of its stream. */
 export function DayReadings({ book, plan }: { book: DayBook; plan: DayPlan }) {
@@ -37,13 +38,16 @@ export function DayReadings({ book, plan }: { book: DayBook; plan: DayPlan }) {
   const units = usePart((s) => s.settings.units);
   const siteId = usePart((s) => s.daySiteId);
   const typedC = usePart((s) => s.settings.waterTempC);
-  const typedMs = usePart((s) => s.settings.waterTempAtMs);
+  const typedAt = usePart((s) => s.settings.waterTempAt);
   const shownId = usePart((s) => s.dayShown) ?? siteId;
   const [said, setSaid] = useState<readonly string[]>([]);
   const zone = book.timeZone ?? undefined;
   const nameOf = (id: string) => book.sites.find((s) => s.id === id)?.name ?? id;
-  const all = withTyped(book, { waterTempC: typedC, waterTempAtMs: typedMs }, siteId).readings;
-  const shown = [...all].sort((a, b) => b.atMs - a.atMs).slice(0, MOST_SHOWN);
+  const all = withTyped(book, { waterTempC: typedC, waterTempAt: typedAt }, siteId).readings;
+  const shown = all
+    .filter((r) => Math.abs(r.atMs - book.noonMs) < SPEAKS_MS)
+    .sort((a, b) => b.atMs - a.atMs)
+    .slice(0, MOST_SHOWN);
   const offBy = (id: string) => {
     const r = plan.sites.flatMap((s) => s.readings).find((x) => x.id === id);
     if (!r) return '';
@@ -95,9 +99,6 @@ export function DayReadings({ book, plan }: { book: DayBook; plan: DayPlan }) {
         </PlainTable>
       ) : (
         <p>No reading yet: type one. At dawn and at noon say most.</p>
-      )}
-      {all.length > shown.length && (
-        <p className={panel.second}>And {all.length - shown.length} before these.</p>
       )}
       <TypeOne book={book} siteId={shownId} />
       <div className={css.files}>

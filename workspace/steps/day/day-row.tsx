@@ -1,6 +1,6 @@
 'use client';
 
-import type { PlannedStay, SitePlan } from '../../../core/day/index';
+import type { HatchTime, PlannedStay, SitePlan } from '../../../core/day/index';
 import type { BookSite } from '../../../core/outing/index';
 import { formatTemp, type UnitSystem } from '../../../core/units/index';
 import { linePath } from '../../../drawing/shapes';
@@ -58,11 +58,22 @@ export function DayRow({
           {heightText(book.altitudeM, units)}
         </text>
       )}
-      <text x={12} y={book.altitudeM === null ? 26 : 46} className={css.rowName}>
-        {name}
-      </text>
+      {inLines(name).map((line, i) => (
+        <text
+          key={line}
+          x={12}
+          y={(book.altitudeM === null ? 26 : 46) + 18 * i}
+          className={css.rowName}
+        >
+          {line}
+        </text>
+      ))}
       {scale.tall && (
-        <text x={12} y={book.altitudeM === null ? 44 : 63} className={css.rowSecond}>
+        <text
+          x={12}
+          y={(book.altitudeM === null ? 44 : 63) + 18 * (inLines(name).length - 1)}
+          className={css.rowSecond}
+        >
           {second}
         </text>
       )}
@@ -83,12 +94,7 @@ export function DayRow({
         <path d={`M${LABEL_PX},${limitY}H${scale.width}`} className={css.limit} />
         <path d={linePath(line)} className={css.curve} />
       </g>
-      <text
-        x={scale.width - 14}
-        y={limitY - 4}
-        textAnchor="end"
-        className={`${css.small} ${drawn.cased}`}
-      >
+      <text x={LABEL_PX + 6} y={limitY - 4} className={`${css.small} ${drawn.cased}`}>
         {formatTemp(limitC, units)}
       </text>
       <NowTemp site={site} nowH={nowH} scale={scale} units={units} />
@@ -96,25 +102,17 @@ export function DayRow({
         <circle key={r.id} cx={x(r.h)} cy={yTemp(r.tempC)} r={4.5} className={css.reading} />
       ))}
       <StopBand site={site} limitY={limitY} scale={scale} />
-      <StopTag stop={stop} site={site} y={Math.min(limitY + 8, scale.you - 34)} scale={scale} />
-      {scale.tall &&
-        site.hatches.map((h) => (
-          <g key={`${h.kind} ${h.fromH}`}>
-            <path
-              d={`M${x(h.fromH)},16v6H${x(h.toH)}v-6`}
-              className={h.known === 'seen' ? css.hatchSeen : css.hatch}
-            />
-            <text
-              x={x((h.fromH + h.toH) / 2)}
-              y={14 - 0}
-              textAnchor="middle"
-              className={css.hatchWord}
-            >
-              {HATCH_WORDS[h.kind]}
-              {h.known === 'seen' ? ', seen' : ''}
-            </text>
-          </g>
-        ))}
+      <StopTag
+        stop={stop}
+        site={site}
+        y={
+          stop.isStop
+            ? Math.min(limitY + 9, scale.you - 36)
+            : Math.min(yTemp(site.top.lowC) + 3, scale.you - 32)
+        }
+        scale={scale}
+      />
+      {scale.tall && <Hatches hatches={site.hatches} scale={scale} />}
       <Lane name="you" y={scale.you} strong />
       {stay && <StayLine stay={stay} y={scale.you} scale={scale} />}
       <Lane name="best" y={scale.best} />
@@ -157,6 +155,21 @@ export function DayRow({
   );
 }
 
+/** As many letters as the column holds. */
+const LINE_LETTERS = 14;
+/** A name over two lines, cut where it is still too long. */
+function inLines(name: string): string[] {
+  if (name.length <= LINE_LETTERS) return [name];
+  const words = name.split(' ');
+  let first = words[0]!;
+  let i = 1;
+  while (i < words.length && `${first} ${words[i]}`.length <= LINE_LETTERS)
+    first += ` ${words[i++]}`;
+  const rest = words.slice(i).join(' ');
+  const cut = (t: string) => (t.length > LINE_LETTERS ? `${t.slice(0, LINE_LETTERS - 1)}…` : t);
+  return rest === '' ? [cut(first)] : [cut(first), cut(rest)];
+}
+
 const heightText = (m: number, units: UnitSystem) =>
   units === 'us' ? `${Math.round(m * 3.28084)} ft` : `${Math.round(m)} m`;
 
@@ -165,6 +178,44 @@ function Lane({ name, y, strong = false }: { name: string; y: number; strong?: b
     <text x={LABEL_PX - 8} y={y + 4.5} textAnchor="end" className={strong ? css.laneYou : css.lane}>
       {name}
     </text>
+  );
+}
+
+/** Of an italic letter, px. */
+const HATCH_LETTER = 6.9;
+const HATCH_LANES = 2;
+const HATCH_LANE_PX = 17;
+
+/** Flies of the day, in two lanes; one that finds no room is in the list only. */
+function Hatches({ hatches, scale }: { hatches: readonly HatchTime[]; scale: DayScale }) {
+  const ends: number[] = Array.from({ length: HATCH_LANES }, () => -Infinity);
+  return (
+    <>
+      {hatches.map((h) => {
+        const word = `${HATCH_WORDS[h.kind]}${h.known === 'seen' ? ', seen' : ''}`;
+        const half = (word.length * HATCH_LETTER) / 2;
+        const middle = scale.x((h.fromH + h.toH) / 2);
+        const at = Math.max(LABEL_PX + half + 4, Math.min(scale.width - half - 4, middle));
+        const [from, to] = [
+          Math.max(LABEL_PX, Math.min(at - half, scale.x(h.fromH))),
+          Math.max(at + half, scale.x(h.toH)),
+        ];
+        const lane = ends.findIndex((end) => from > end + 6);
+        if (lane < 0) return null;
+        ends[lane] = to;
+        return (
+          <g key={`${h.kind} ${h.fromH}`} transform={`translate(0 ${lane * HATCH_LANE_PX})`}>
+            <path
+              d={`M${scale.x(h.fromH)},16v5H${Math.min(scale.width - 2, scale.x(h.toH))}v-5`}
+              className={h.known === 'seen' ? css.hatchSeen : css.hatch}
+            />
+            <text x={at} y={14} textAnchor="middle" className={`${css.hatchWord} ${drawn.cased}`}>
+              {word}
+            </text>
+          </g>
+        );
+      })}
+    </>
   );
 }
 
@@ -261,6 +312,7 @@ function StayLine({ stay, y, scale }: { stay: PlannedStay; y: number; scale: Day
   const [a, b] = [scale.x(stay.arriveH), scale.x(stay.leaveH)];
   // Hours stand outside the line where there is room, else above it.
   const before = a > LABEL_PX + 48;
+  const after = b < scale.width - 56;
   return (
     <g className={css.stay} data-shut={stay.inShut}>
       <path d={`M${a},${y}H${b}`} className={css.stayLine} />
@@ -274,7 +326,12 @@ function StayLine({ stay, y, scale }: { stay: PlannedStay; y: number; scale: Day
       >
         {hourText(stay.arriveH)}
       </text>
-      <text x={b + 9} y={y + 5} className={`${css.stayHour} ${drawn.cased}`}>
+      <text
+        x={after ? b + 9 : b + 2}
+        y={after ? y + 5 : y - 10}
+        textAnchor={after ? 'start' : 'end'}
+        className={`${css.stayHour} ${drawn.cased}`}
+      >
         {hourText(stay.leaveH)}
       </text>
     </g>

@@ -8,7 +8,8 @@ export const FOOT_PX = 74;
 const RIGHT_PX = 12;
 /** So many rows have room for everything; more are lower, without hatches and shade. */
 const MOST_TALL = 4;
-const TALL = { row: 156, curveTop: 24, curveBottom: 98, you: 118, best: 131, shade: 143 };
+const TALL = { row: 156, curveTop: 40, curveBottom: 98, you: 118, best: 131, shade: 143 };
+const MOST_ROW_PX = 190;
 const LOW = { row: 92, curveTop: 8, curveBottom: 52, you: 66, best: 79, shade: null };
 /** Not more than this for a degree, or a spring's day would look like a freestone's. */
 const MOST_PER_DEGREE = 8.6;
@@ -42,9 +43,8 @@ export function dayScale(
   const fromH = Math.max(0, Math.floor(plan.light.fromH) - 0.25);
   const toH = Math.min(24, Math.ceil(plan.light.toH) + 0.25);
   const perHour = (width - LABEL_PX - RIGHT_PX) / (toH - fromH);
-  const rowPx = tall
-    ? Math.max(TALL.row, Math.min(190, (room - AXIS_PX - FOOT_PX) / shown.length))
-    : LOW.row;
+  const share = (room - AXIS_PX - FOOT_PX) / Math.max(1, shown.length);
+  const rowPx = Math.max(lanes.row, Math.min(MOST_ROW_PX, share));
   const stretch = rowPx - lanes.row;
   const inSight = shown.flatMap((s) => s.hours.filter((p) => p.h >= fromH && p.h <= toH));
   const lowest = Math.min(plan.limitC - 1, ...inSight.map((p) => p.lowC));

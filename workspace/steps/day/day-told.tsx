@@ -1,6 +1,12 @@
 'use client';
 
-import { CHECKS, HATCHES, levelAdvice, levelProposals } from '../../../core/day/index';
+import {
+  CHECKS,
+  HATCHES,
+  levelAdvice,
+  levelProposals,
+  type DayPlan,
+} from '../../../core/day/index';
 import { LEVEL_NAMES } from '../../../core/formats/index';
 import { dateFacts, dayAsked, type DayBook } from '../../../core/outing/index';
 import {
@@ -22,7 +28,7 @@ import panel from '../../../ui/panel.module.css';
 import css from './day-panel.module.css';
 
 /** Flies seen on the water: a press at the hour on screen; what was seen outranks the table. */
-export function DayHatches({ book }: { book: DayBook }) {
+export function DayHatches({ book, plan }: { book: DayBook; plan: DayPlan }) {
   const day = useActions(createDayActions);
   const atMs = usePart((s) => s.atMs);
   const { seen } = dateFacts(book);
@@ -35,6 +41,7 @@ export function DayHatches({ book }: { book: DayBook }) {
           : 'Seen on the water'
       }
     >
+      <HatchList book={book} plan={plan} />
       <p className={panel.second}>
         Press what flies now, at {hourText(h)}. It outranks the table, which is common practice.
       </p>
@@ -55,6 +62,25 @@ export function DayHatches({ book }: { book: DayBook }) {
         })}
       </div>
     </Disclosure>
+  );
+}
+
+/** What the table, and what was seen, say of the beat that is looked at. */
+function HatchList({ book, plan }: { book: DayBook; plan: DayPlan }) {
+  const siteId = usePart((s) => s.dayShown ?? s.daySiteId);
+  const site = plan.sites.find((s) => s.siteId === siteId);
+  const name = book.sites.find((s) => s.id === siteId)?.name ?? '';
+  if (!site || site.hatches.length === 0)
+    return <p>The table has none for {name} on this day: too warm, too cold or too bright.</p>;
+  return (
+    <ul className={panel.inputs}>
+      {site.hatches.map((h) => (
+        <li key={`${h.kind} ${h.fromH}`}>
+          {hourText(h.fromH)} to {hourText(h.toH)}: {HATCH_WORDS[h.kind]}
+          {h.known === 'seen' ? ', seen' : ''}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -294,6 +294,10 @@ function Axis({
   );
 }
 
+/** Right of the hour of leaving, where there is room for both. */
+const HOUR_WORD_PX = 56;
+const WAY_WORD_PX = 150;
+
 /** From each stay to the next. */
 function Ways({
   plan,
@@ -320,8 +324,9 @@ function Ways({
           <g key={stay.siteId}>
             <path d={`M${x1},${y1}L${x2},${y2}`} className={css.way} />
             <text
-              x={x1 + (x2 - x1) * 0.25 + 8}
-              y={y1 + (y2 - y1) * 0.25 + (y2 < y1 ? 4 : 12)}
+              x={x1 > scale.width - WAY_WORD_PX ? x1 - 6 : x1 + HOUR_WORD_PX}
+              y={x1 > scale.width - WAY_WORD_PX ? y1 + 20 : y1 + 5}
+              textAnchor={x1 > scale.width - WAY_WORD_PX ? 'end' : 'start'}
               className={`${css.wayWord} ${css.casedPaper}`}
             >
               way {Math.round(stay.wayMin)} min

@@ -1,0 +1,66 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { heatAt, type Heat } from '../core/day/heat';
+import { heatNow } from './heat-now';
+import type { OutingShared } from './shared';
+import type { WaterDay } from './water-day';
+
+/** A thermometer is believed so long before the curve is, ms. */
+const THERMOMETER_MS = 15 * 60_000;
+/** The curve is worked out anew so often without a reading, ms. */
+const AGAIN_MS = 5 * 60_000;
+
+/** The water as the curve has it at this moment, for what is written down of a try; null: not known. */
+export const waterNow: { tempC: number | null } = { tempC: null };
+
+export interface WaterNow extends ReturnType<typeof heatNow> {
+  /** Today's curve; null: not worked out yet, or nothing to work it out from. */
+  day: WaterDay | null;
+  /** Whether `tempC` is the curve's, not a thermometer's. */
+  byCurve: boolean;
+}
+
+/** The water now: as read while the reading is fresh, else by the day's curve through the readings. */
+export function useWater(
+  { view, outing, now }: Pick<OutingShared, 'view' | 'outing' | 'now'>,
+  beatId: string | null,
+): WaterNow {
+  const told = heatNow(view, outing);
+  const [day, setDay] = useState<WaterDay | null>(null);
+  const { bank, log } = view;
+  const { read, heat } = told;
+  const asked = [
+    bank?.day?.date,
+    beatId,
+    log.readings.map((r) => `${r.id}${r.waterTempC}${r.takenMs}`).join(),
+    bank?.settings.waterTempC,
+    Math.floor(now / AGAIN_MS),
+  ].join();
+  useEffect(() => {
+    if (!bank?.day || beatId === null) return setDay(null);
+    let gone = false;
+    void import('./water-day').then(({ waterDay }) => {
+      if (!gone) setDay(waterDay(bank.day, bank.settings, log.readings, beatId, now));
+    });
+    return () => {
+      gone = true;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [asked]);
+  const curve = day?.site.isRead ? day : null;
+  waterNow.tempC = curve?.tempC ?? null;
+  const fresh = read !== null && now - read.takenMs < THERMOMETER_MS;
+  if (!curve || fresh) return { ...told, day: curve, byCurve: false };
+  const over = curve.site.stop.overSinceH;
+  // Over by reading stays over until it is read again.
+  const tempC =
+    over !== null && told.tempC !== null ? Math.max(told.tempC, curve.tempC) : curve.tempC;
+  const settings = bank!.settings;
+  const byCurve: Heat = heatAt(tempC, {
+    school: settings.methods.heat,
+    species: settings.species,
+    legalC: settings.legalLimitC,
+  });
+  return { ...told, tempC, heat: over !== null ? heat : byCurve, day: curve, byCurve: true };
+}

@@ -1,0 +1,73 @@
+import { heatLimitC } from '../core/day/heat';
+import { lightHours } from '../core/day/hour-worth';
+import { workSite, type SitePlan } from '../core/day/site-plan';
+import type { Reading, Settings } from '../core/log/index';
+import { dayAsked, noonOf, withTyped, type DayBook } from '../core/outing/day-book';
+import { civilDay } from '../core/units/index';
+import { stopText } from '../words/day-words';
+
+/** The water of today at one beat, by its readings; worked out on this phone. */
+export interface WaterDay {
+  site: SitePlan;
+  limitC: number;
+  noonMs: number;
+  nowH: number;
+  /** At this moment, C. */
+  tempC: number;
+  /** Chance that it is at the limit now. */
+  over: number;
+  stop: { strong: string; rest: string };
+  light: { fromH: number; toH: number };
+}
+
+const HOUR_MS = 3_600_000;
+
+/**
+ * The day's curve at a beat: what was taken along, and every reading that this phone knows. null: the book
+ * was taken along before it had days, or knows no such beat.
+ */
+export function waterDay(
+  taken: DayBook | undefined,
+  settings: Settings,
+  readings: readonly Reading[],
+  beatId: string,
+  nowMs: number,
+): WaterDay | null {
+  if (!taken?.sites.some((s) => s.id === beatId)) return null;
+  const date = civilDay(nowMs, taken.timeZone ?? undefined);
+  const noonMs = noonOf(date, taken.timeZone);
+  const read = readings.flatMap((r) =>
+    r.waterTempC === null
+      ? []
+      : // Read on the bank without a beat: it is the water one stands in.
+        [{ id: r.id, siteId: r.beatId ?? beatId, atMs: r.takenMs, tempC: r.waterTempC }],
+  );
+  const known = new Set(read.map((r) => r.id));
+  const book: DayBook = {
+    ...taken,
+    date,
+    noonMs,
+    nowMs,
+    readings: [...taken.readings.filter((r) => !known.has(r.id)), ...read],
+  };
+  const asked = dayAsked(withTyped(book, settings, beatId), settings, beatId);
+  const limitC = heatLimitC(asked.heat);
+  const light = lightHours(asked.sun);
+  const { plan: site, curve } = workSite(
+    asked,
+    asked.sites.find((s) => s.id === beatId)!,
+    limitC,
+    light,
+  );
+  const nowH = 12 + (nowMs - noonMs) / HOUR_MS;
+  return {
+    site,
+    limitC,
+    noonMs,
+    nowH,
+    tempC: Math.round(10 * curve.fitted.at(nowH).bestC) / 10,
+    over: curve.fitted.over(nowH, limitC),
+    stop: stopText(site, settings.units),
+    light,
+  };
+}
