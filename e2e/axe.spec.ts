@@ -84,6 +84,18 @@ for (const theme of ['light', 'dark'] as const) {
       await page.getByText(what).click();
     await inspector(page).getByRole('heading', { name: 'Worth measuring' }).waitFor();
     await check(page, theme);
+    await openBeat(page, 'day?at=2026-06-20T06:00');
+    await inspector(page).getByText('Heat, for the fish first.').waitFor();
+    for (const what of [
+      /^Seen on the water/,
+      /^Weather and level/,
+      /^Beats and ways/,
+      /^Before leaving/,
+      /^The day as a table/,
+    ])
+      await inspector(page).getByText(what).click();
+    await inspector(page).getByText('Rules and shade of Sallow Steps').click();
+    await check(page, theme);
     await openBeat(page, 'spot?mark=demo-mark-1');
     await expect(page.locator(styled('.ringLine'))).toBeVisible();
     await inspector(page)

@@ -33,6 +33,13 @@ test('desk', async ({ page }) => {
   await page.getByRole('button', { name: /^Section 5/ }).click();
   await page.getByRole('button', { name: 'Where to sound next' }).click();
   await shot(page, 'survey');
+  await page.goto('/b/withy-bend/day?at=2026-06-20T05:55');
+  await inspector(page).getByText('Heat, for the fish first.').waitFor();
+  await inspector(page).getByLabel('Hour', { exact: true }).fill('5:55');
+  await inspector(page).getByLabel('Water, °C').fill('14,3');
+  await inspector(page).getByRole('button', { name: 'Keep', exact: true }).click();
+  await inspector(page).getByText('as the curve').first().waitFor();
+  await shot(page, 'day');
   await openBeat(page);
   await page.getByRole('button', { name: 'Show the best lie' }).click();
   await shot(page, 'read');

@@ -1,7 +1,6 @@
 'use client';
 
 import { formatTemp, type UnitSystem } from '../core/units/index';
-import { linePath } from '../drawing/shapes';
 import { hourText } from '../words/day-words';
 import type { WaterDay } from './water-day';
 import css from './outing.module.css';
@@ -12,6 +11,9 @@ const SIDE = 20;
 /** The least that is shown, h and C. */
 const LEAST_H = 5;
 const LEAST_C = 3;
+
+const linePath = (points: readonly (readonly [number, number])[]) =>
+  `M${points.map(([px, py]) => `${px.toFixed(1)},${py.toFixed(1)}`).join('L')}`;
 
 /** Today's water at this beat: the curve with its band, the limit, the stop, and now. */
 export function DayStrip({ day, units }: { day: WaterDay; units: UnitSystem }) {

@@ -1,4 +1,4 @@
-import { heatAt, type Heat } from '../core/day/index';
+import { heatAt, type Heat } from '../core/day/heat';
 import { lastReading, ofOuting, type Outing, type Reading } from '../core/log/index';
 import type { BankView } from '../sync/bank';
 

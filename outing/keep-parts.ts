@@ -10,6 +10,8 @@ export async function keepParts(worker: ServiceWorker | null): Promise<void> {
     import('./landed'),
     import('./not-taken-here'),
     import('./now-foot'),
+    import('./next-words'),
+    import('./route-line'),
     import('./day-strip'),
     import('./water-day'),
   ]);

@@ -1,13 +1,10 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { heatAt, type Heat } from '../core/day/heat';
 import { heatNow } from './heat-now';
 import type { OutingShared } from './shared';
 import type { WaterDay } from './water-day';
 
-/** A thermometer is believed so long before the curve is, ms. */
-const THERMOMETER_MS = 15 * 60_000;
 /** The curve is worked out anew so often without a reading, ms. */
 const AGAIN_MS = 5 * 60_000;
 
@@ -29,7 +26,6 @@ export function useWater(
   const told = heatNow(view, outing);
   const [day, setDay] = useState<WaterDay | null>(null);
   const { bank, log } = view;
-  const { read, heat } = told;
   const asked = [
     bank?.day?.date,
     beatId,
@@ -50,17 +46,5 @@ export function useWater(
   }, [asked]);
   const curve = day?.site.isRead ? day : null;
   waterNow.tempC = curve?.tempC ?? null;
-  const fresh = read !== null && now - read.takenMs < THERMOMETER_MS;
-  if (!curve || fresh) return { ...told, day: curve, byCurve: false };
-  const over = curve.site.stop.overSinceH;
-  // Over by reading stays over until it is read again.
-  const tempC =
-    over !== null && told.tempC !== null ? Math.max(told.tempC, curve.tempC) : curve.tempC;
-  const settings = bank!.settings;
-  const byCurve: Heat = heatAt(tempC, {
-    school: settings.methods.heat,
-    species: settings.species,
-    legalC: settings.legalLimitC,
-  });
-  return { ...told, tempC, heat: over !== null ? heat : byCurve, day: curve, byCurve: true };
+  return { ...told, day: curve, byCurve: false, ...curve?.instead(told, now) };
 }

@@ -1,4 +1,4 @@
-import { heatLimitC } from '../core/day/heat';
+import { heatAt, heatLimitC, type Heat } from '../core/day/heat';
 import { lightHours } from '../core/day/hour-worth';
 import { workSite, type SitePlan } from '../core/day/site-plan';
 import type { Reading, Settings } from '../core/log/index';
@@ -18,7 +18,19 @@ export interface WaterDay {
   over: number;
   stop: { strong: string; rest: string };
   light: { fromH: number; toH: number };
+  /** What it says instead of the thermometer: nothing while that is fresh. */
+  instead(told: Told, nowMs: number): { tempC: number; heat: Heat; byCurve: true } | null;
 }
+
+/** The water as it was read. */
+interface Told {
+  read: Reading | null;
+  tempC: number | null;
+  heat: Heat;
+}
+
+/** A thermometer is believed so long before the curve is, ms. */
+const THERMOMETER_MS = 15 * 60_000;
 
 const HOUR_MS = 3_600_000;
 
@@ -60,14 +72,22 @@ export function waterDay(
     light,
   );
   const nowH = 12 + (nowMs - noonMs) / HOUR_MS;
+  const curveC = Math.round(10 * curve.fitted.at(nowH).bestC) / 10;
   return {
     site,
     limitC,
     noonMs,
     nowH,
-    tempC: Math.round(10 * curve.fitted.at(nowH).bestC) / 10,
+    tempC: curveC,
     over: curve.fitted.over(nowH, limitC),
     stop: stopText(site, settings.units),
     light,
+    instead(told, atMs) {
+      if (told.read !== null && atMs - told.read.takenMs < THERMOMETER_MS) return null;
+      // Over by reading stays over until it is read again.
+      const over = site.stop.overSinceH !== null;
+      const tempC = over ? Math.max(told.tempC ?? curveC, curveC) : curveC;
+      return { tempC, heat: over ? told.heat : heatAt(tempC, asked.heat), byCurve: true };
+    },
   };
 }

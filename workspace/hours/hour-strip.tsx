@@ -1,12 +1,12 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRef } from 'react';
 import { atHour, civilHour, clockText, formatTemp } from '../../core/units/index';
 import { useActions, useCalmPart, useWorkspace } from '../context';
 import { atClock } from '../state/hours';
 import { FIRST_HOUR, LAST_HOUR, stripScale } from './scale';
 import { GlanceRow, SeenRow } from './share-rows';
-import { WaterRow } from './water-row';
 import { SunRow, sunDegAt } from './sun-row';
 import { dayHere, hourTempOf } from '../state/day-here';
 import { useSize } from '../../drawing/use-size';
@@ -18,6 +18,12 @@ import { valueOf } from '../state/answer';
 import { createPlanActions } from '../plan-actions';
 import css from './hours.module.css';
 import drawn from '../../drawing/marks.module.css';
+
+/** Once the page stands: there is no curve before. */
+const WaterRow = dynamic(() => import('./water-row').then((m) => m.WaterRow), {
+  ssr: false,
+  loading: () => null,
+});
 
 const STEP_HOURS = 0.25;
 

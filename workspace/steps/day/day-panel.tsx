@@ -203,7 +203,7 @@ function WorkOut({ siteIds, book }: { siteIds: string[]; book: DayBook }) {
           Working out {working.name}: {Math.round(100 * working.share)} %
         </p>
         <ProgressBar label={`Working out ${working.name}`} share={working.share} />
-        <Button voice="plain" onClick={day.stopWorking}>
+        <Button voice="plain" onClick={() => day.stopWorking()}>
           Stop
         </Button>
       </div>
@@ -234,7 +234,7 @@ function Others({ book, plan }: { book: DayBook; plan: DayPlan }) {
             : plan.handCosts && plan.handCosts.best > 0.05
               ? `Against the best it costs ${looksText(plan.handCosts)}.`
               : 'It costs nothing.'}{' '}
-          <Button voice="plain" onClick={day.asIsBest}>
+          <Button voice="plain" onClick={() => day.asIsBest()}>
             Back to the best
           </Button>
         </p>
