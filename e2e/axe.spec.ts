@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { inspector, openBeat } from './page';
+import { BEAT, inspector, openBeat } from './page';
 import { styled } from './styled';
 
 const DESK = { width: 1280, height: 800 };
@@ -84,7 +84,7 @@ for (const theme of ['light', 'dark'] as const) {
       await page.getByText(what).click();
     await inspector(page).getByRole('heading', { name: 'Worth measuring' }).waitFor();
     await check(page, theme);
-    await openBeat(page, 'day?at=2026-06-20T06:00');
+    await page.goto(`${BEAT}/day?at=2026-06-20T06:00`);
     await inspector(page).getByText('Heat, for the fish first.').waitFor();
     for (const what of [
       /^Seen on the water/,

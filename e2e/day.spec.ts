@@ -121,7 +121,7 @@ test('a beat is closed by local rules, and left alone', async ({ page }) => {
   await expect(
     day.getByRole('region', { name: 'Where and when' }).getByText('Withy Bend', { exact: true }),
   ).toHaveCount(0);
-  const hours = day.getByLabel('Open, by local rules');
+  const hours = day.getByLabel('Withy Bend is open, by local rules');
   await hours.fill('14:00 to 6:00');
   await hours.press('Enter');
   await expect(day.getByText(/The hours are "14:00 to 6:00"/)).toBeVisible();

@@ -1,14 +1,22 @@
-import { lapsePairs } from '../core/day/index';
+import { hourOfDay, lapsePairs, siteCurve } from '../core/day/index';
 import { LEVEL_NAMES, type LevelName } from '../core/formats/index';
-import type { DayFacts, FactKind } from '../core/log/index';
-import { beatSite, noonOf, placesSite, type BookSite, type DayBook } from '../core/outing/index';
+import { ASSUMED_TEMP_C, type DayFacts, type FactKind, type TempSource } from '../core/log/index';
+import {
+  beatSite,
+  dayAsked,
+  noonOf,
+  placesSite,
+  withTyped,
+  type BookSite,
+  type DayBook,
+} from '../core/outing/index';
 import { civilDay } from '../core/units/index';
 import { listBeats, listFacts, listReads, putFact, readingsForDay } from '../store/index';
 import { book } from './book';
 import { nowMs } from './clock';
 import { done, type Outcome } from './outcome';
 import { settings } from './settings';
-import { packsInBook } from './take-along';
+import { packsInBook } from './packs';
 
 const DAY_MS = 86_400_000;
 /** Readings of the days before still speak of a morning. */
@@ -16,16 +24,21 @@ const DAYS_BACK = 2;
 
 /**
  * What a date is planned from: every beat of the book that is not put away, the places of its streams,
- * readings, and what was told. `timeZone`: whose date it is; absent: the first beat's.
+ * readings, and what was told. `timeZone`: whose date it is; absent: the first beat's. `looks` false: how
+ * many a beat has in it is not asked, which spares the reading of all that was prepared.
  */
-export async function dayBookOf(date?: string, timeZone?: string | null): Promise<DayBook> {
+export async function dayBookOf(
+  date?: string,
+  timeZone?: string | null,
+  { looks = true } = {},
+): Promise<DayBook> {
   const db = await book();
   const beats = (await listBeats(db)).filter((b) => !b.deleted && !b.putAway);
   const zone = timeZone ?? beats[0]?.plan.timeZone ?? null;
   const now = nowMs();
   const day = date ?? civilDay(now, zone ?? undefined);
   const noonMs = noonOf(day, zone);
-  const packs = await packsInBook();
+  const packs = looks ? await packsInBook() : [];
   const { species } = await settings();
   const streams = new Map(beats.map((b) => [b.streamId, b.streamName]));
   const reads = await listReads(db);
@@ -85,4 +98,24 @@ export async function keepFact<K extends FactKind>(
 ): Promise<Outcome<null>> {
   await putFact(await book(), kind, id, fact);
   return done(null);
+}
+
+/** The water at a beat at a moment: by the day's curve where its stream was read, else as typed, else not known. */
+export async function waterAt(
+  beatId: string,
+  ms: number,
+): Promise<{ tempC: number; source: TempSource }> {
+  const own = await settings();
+  const zone = (await listBeats(await book())).find((b) => b.id === beatId)?.plan.timeZone ?? null;
+  const day = await dayBookOf(civilDay(ms, zone ?? undefined), zone, { looks: false });
+  const asked = dayAsked(withTyped(day, own, beatId), own, beatId);
+  const site = asked.sites.find((s) => s.id === beatId);
+  const curve = site && siteCurve(asked, site);
+  if (curve && curve.used.length > 0) {
+    const { bestC } = curve.fitted.at(hourOfDay(ms, day.noonMs));
+    return { tempC: Math.round(10 * bestC) / 10, source: 'curve' };
+  }
+  return own.waterTempC === null
+    ? { tempC: ASSUMED_TEMP_C, source: 'assumed' }
+    : { tempC: own.waterTempC, source: 'read' };
 }

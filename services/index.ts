@@ -43,7 +43,8 @@ export {
   type OutingReport,
   type TriesTaken,
 } from './outing-report';
-export { packsInBook, takeAlong } from './take-along';
+export { packsInBook } from './packs';
+export { takeAlong } from './take-along';
 export {
   keepOuting,
   keepReading,

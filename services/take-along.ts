@@ -6,25 +6,18 @@ import { fnv1a64 } from '../core/grid/index';
 import { CONSTANTS_HASH, homeTrials } from '../core/log/index';
 import type { BeatPack, PackJob, PackOrder } from '../core/outing/index';
 import { decodeFlow, FINE_CELL_M, flowInputHash } from '../core/water/index';
-import {
-  findBeat,
-  findFlow,
-  findPack,
-  listMarks,
-  listPacks,
-  listTries,
-  putPack,
-} from '../store/index';
+import { findBeat, findFlow, findPack, listMarks, listTries, putPack } from '../store/index';
 import type { PackNews } from '../workers/pack-beat.thread';
 import { book } from './book';
 import { nowMs } from './clock';
+import { waterAt } from './day';
 import { done, refused, type Outcome } from './outcome';
 import { settings } from './settings';
 import { requestSolve, solveJobs } from './solver';
 
 const THREAD = 'dist-workers/pack-beat.cjs';
 /** Raised when a pack gets another field: what was kept before is worked out anew. */
-const PACK_SHAPE = 3;
+const PACK_SHAPE = 4;
 /** What was worked out in the same quarter of an hour, from the same book, is the same. */
 const SAME_MS = 15 * 60_000;
 
@@ -73,6 +66,7 @@ export async function takeAlong(beatId: string, levelName?: string): Promise<Out
     marks,
     settings: await settings(),
     homeOffset: fitHome(homeTrials(await listTries(db, beatId))).offset,
+    water: await waterAt(beatId, now),
     nowMs: now,
   };
   const { flow: _flow, plan: _plan, ...told } = order;
@@ -87,11 +81,6 @@ export async function takeAlong(beatId: string, levelName?: string): Promise<Out
   }
   if (!job) begin(hash, order);
   return done({ state: 'packing', progress: jobs.get(hash)?.progress ?? 0 });
-}
-
-/** What was worked out last of each beat. */
-export async function packsInBook(): Promise<BeatPack[]> {
-  return (await listPacks(await book())).map((json) => JSON.parse(json) as BeatPack);
 }
 
 function begin(hash: string, order: PackOrder): void {

@@ -98,6 +98,7 @@ export function dayWhy(
   nameOf: (id: string) => string,
   sun: DaySun,
   isWinter: boolean,
+  isWarmAfterCold: boolean,
   units: UnitSystem,
 ): string[] {
   if (plan.none !== null) return [NONE_WORDS[plan.none]];
@@ -129,6 +130,7 @@ export function dayWhy(
   const last = stays.at(-1)!;
   if (sun.setH !== null && last.leaveH > sun.setH - 0.3)
     out.push(`The last light, the best quarter hour of a summer evening, is at ${last.name}.`);
+  if (isWarmAfterCold) out.push('A warm day after a cold spell: worth the way.');
   if (isWinter) out.push('Cold water: the middle of the day is worth half as much again.');
   if (plan.gap !== null && plan.gap > 0.05)
     out.push(
@@ -193,7 +195,7 @@ export function cautionWords(
     case 'heat':
       return {
         lead: 'Heat, for the fish first.',
-        rest: `Off ${listed(c.offBy.map((o) => `${nameOf(o.siteId)} by ${hourText(o.h)}`))}. From ${formatTemp(c.careFromC, units)} keep it in the water, and short.`,
+        rest: `Off ${listed(c.offBy.map((o) => `${nameOf(o.siteId)} by ${hourText(o.h)}`))}. From ${formatTemp(c.careFromC, units)} keep it in the water, and short. Dawn, height, shade and broken water hold out longest.`,
       };
     case 'lightning':
       return {

@@ -58,6 +58,8 @@ export interface DayAsked {
   rising: boolean;
   level: LevelName;
   levelC: number;
+  /** Warmer air than on the two days before, which were cold. */
+  warmAfterCold: boolean;
   heat: HeatRule;
   seen: readonly HatchSeen[];
   /** Minutes between sites by their order here; the last is home. */

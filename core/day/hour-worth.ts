@@ -8,6 +8,8 @@ export const HOUR = {
   dawn: { more: 0.3, afterH: 0.75, sdH: 0.75 },
   /** In winter the middle of the day. */
   winter: { times: 1.5, fromH: 11, toH: 15 },
+  /** A warm day after cold ones, in cold water. */
+  afterCold: 1.3,
   /** Flies on the water: as the table has them, and as they were seen. */
   hatch: 1.2,
   hatchSeen: 1.5,

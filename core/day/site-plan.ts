@@ -143,7 +143,8 @@ export function besideTemp(asked: DayAsked, h: number, hatches: readonly HatchTi
   const on = hatches.filter((x) => h >= x.fromH && h <= x.toH);
   const seen = on.some((x) => x.known === 'seen');
   const hatch = seen ? HOUR.hatchSeen : on.length > 0 ? HOUR.hatch : 1;
-  return lightWorth(h, asked.sun, asked.season === 'winter') * hatch;
+  const spell = asked.warmAfterCold ? HOUR.afterCold : 1;
+  return lightWorth(h, asked.sun, asked.season === 'winter') * hatch * spell;
 }
 
 /** From home to a site, min. */

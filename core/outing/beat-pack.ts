@@ -4,13 +4,7 @@ import { TOTAL_PER_FORK } from '../fish/index';
 import { entriesOf, type BeatPlan } from '../formats/index';
 import type { Place } from '../grid/index';
 import { rateLies, seasonAt, type Lie } from '../lies/index';
-import {
-  ASSUMED_TEMP_C,
-  writeSnapshot,
-  type Mark,
-  type Settings,
-  type TrySnapshot,
-} from '../log/index';
+import { writeSnapshot, type Mark, type Settings, type TrySnapshot } from '../log/index';
 import { driftRigOf, flyInHand, rigInHand, type FlyKind } from '../rig/index';
 import { createScene, shadeField, type Fish } from '../sight/index';
 import { createStalkKeep } from '../stalk/index';
@@ -36,7 +30,7 @@ export function packBeat(
 ): BeatPack {
   const { plan, flow, settings, marks } = order;
   const light = conditionsAt(plan, steadyMs(order.nowMs), settings);
-  const tempC = settings.waterTempC ?? ASSUMED_TEMP_C;
+  const { tempC } = order.water;
   const scene = createScene(plan, flow);
   const { lies } = rateLies(plan, flow, {
     species: settings.species,
@@ -207,7 +201,7 @@ export function chanceForRecord(c: ShotChance): NonNullable<TrySnapshot['predict
 }
 
 function snapshotOf(
-  { plan, planHash, level, settings, homeOffset, flow, nowMs }: PackOrder,
+  { plan, planHash, level, settings, homeOffset, flow, water, nowMs }: PackOrder,
   tempC: number,
   fish: Fish,
   mark: Mark | null,
@@ -215,7 +209,7 @@ function snapshotOf(
   shot: Shot | null,
   fly: FlyKind,
 ): TrySnapshot {
-  const water = probeFlow(flow, null, fish.xM, fish.yM);
+  const here = probeFlow(flow, null, fish.xM, fish.yM);
   // A dropper that was cut off leaves the same rig in the hand.
   const rig = rigInHand(settings.tackle, flyInHand(settings.tackle, 'dry-dropper'));
   return writeSnapshot({
@@ -225,7 +219,7 @@ function snapshotOf(
     hour: toCivil(nowMs, plan.timeZone),
     water: {
       tempC,
-      tempSource: settings.waterTempC === null ? 'assumed' : 'read',
+      tempSource: water.source,
       turbidityNtu: settings.turbidityNtu,
     },
     weather: { sky: settings.sky, windMps: settings.windMps, windFrom: settings.windFrom },
@@ -242,9 +236,9 @@ function snapshotOf(
       yM: fish.yM,
       rating: lie?.rating ?? null,
       needs: lie?.needs ?? null,
-      depthM: water?.depthM ?? null,
-      surfaceSpeedMps: water?.surfaceSpeedMps ?? null,
-      meanSpeedMps: water?.meanSpeedMps ?? null,
+      depthM: here?.depthM ?? null,
+      surfaceSpeedMps: here?.surfaceSpeedMps ?? null,
+      meanSpeedMps: here?.meanSpeedMps ?? null,
       behaviour: mark?.behaviour ?? null,
     },
     cast: shot && {

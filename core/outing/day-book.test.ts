@@ -162,6 +162,16 @@ describe('what a day is asked', () => {
   });
 });
 
+it('a warm day after two cold ones stands out; one that nobody told does not', () => {
+  const air = (airLowC: number, airHighC: number) => ({ ...NO_DATE_FACTS, airLowC, airHighC });
+  const asked = (dates: Record<string, typeof NO_DATE_FACTS>) =>
+    dayAsked(dayBook({ facts: { ...NO_FACTS, dates } }), settings, 'low').warmAfterCold;
+  const warm = { '2026-06-13': air(4, 14) };
+  expect(asked({ ...warm, '2026-06-12': air(-2, 6), '2026-06-11': air(-3, 5) })).toBe(true);
+  expect(asked({ ...warm, '2026-06-12': air(5, 13), '2026-06-11': air(-3, 5) })).toBe(false);
+  expect(asked(warm)).toBe(false);
+});
+
 describe('a drawn beat as a site', () => {
   const site = beatSite({ id: 'b', streamId: 's', streamName: 'Kest', plan }, NOON, null, 'brown');
   it('has its depth by level, its shade by hour, and looks by its length until a route is known', () => {

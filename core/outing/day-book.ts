@@ -194,6 +194,7 @@ export function dayAsked(
     level,
     levelC:
       levelProposals(book.colours[stream ?? ''] ?? []).find((l) => l.level === level)?.meanC ?? 0,
+    warmAfterCold: isWarmAfterCold(book, (air.lowC + air.highC) / 2),
     heat: {
       school: settings.methods.heat,
       species: settings.species,
@@ -207,6 +208,23 @@ export function dayAsked(
     byHand: told.byHand,
   };
 }
+
+/** Air of the days before that makes a day stand out, C (our guesses). */
+const COLD_SPELL_C = 6;
+const WARMER_BY_C = 4;
+
+/** Whether both days before were told as cold, and this one is warmer by some degrees. */
+function isWarmAfterCold(book: DayBook, meanC: number): boolean {
+  const before = [1, 2].map((days) => {
+    const told =
+      book.facts.dates[civilDay(book.noonMs - days * DAY_MS, book.timeZone ?? undefined)];
+    return told?.airLowC == null || told.airHighC == null
+      ? null
+      : (told.airLowC + told.airHighC) / 2;
+  });
+  return before.every((c) => c !== null && c < COLD_SPELL_C && meanC - c >= WARMER_BY_C);
+}
+const DAY_MS = 86_400_000;
 
 function siteOf(book: DayBook, s: BookSite, level: LevelName | null): DaySite {
   const beat = book.facts.beats[s.id] ?? NO_BEAT_FACTS;

@@ -2,7 +2,7 @@ import type { CastKind, Lay, NoShots } from '../cast/index';
 import type { BeatFeature, BeatPlan, LevelName } from '../formats/index';
 import type { Place } from '../grid/index';
 import type { LieKind } from '../lies/index';
-import type { Mark, Settings, TrySnapshot } from '../log/index';
+import type { Mark, Settings, TempSource, TrySnapshot } from '../log/index';
 import type { FlyKind } from '../rig/index';
 import type { RouteGround, Stop } from '../route/index';
 import type { Posture } from '../sight/index';
@@ -75,5 +75,7 @@ export interface PackOrder {
   marks: Mark[];
   settings: Settings;
   homeOffset: number;
+  /** The water at the hour for which it is worked out, C. */
+  water: { tempC: number; source: TempSource };
   nowMs: number;
 }

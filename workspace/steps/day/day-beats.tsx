@@ -105,14 +105,19 @@ function SiteRules({
           </Check>
           <label className={css.words}>
             Open, by local rules
-            <TextInput voice="words" placeholder="6:00 to 14:00" {...hours.input} />
+            <TextInput
+              voice="words"
+              placeholder="6:00 to 14:00"
+              aria-label={`${site.name} is open, by local rules`}
+              {...hours.input}
+            />
           </label>
           <span role="alert" className={panel.problem}>
             {hours.problem}
           </span>
           <label className={css.words}>
             Note
-            <TextInput voice="words" {...note.input} />
+            <TextInput voice="words" aria-label={`Note on ${site.name}`} {...note.input} />
           </label>
           <span role="alert" className={panel.problem}>
             {note.problem}

@@ -117,7 +117,14 @@ function Headline({ book, plan }: { book: DayBook; plan: DayPlan }) {
   const nameOf = nameIn(book);
   const heights = new Map(book.sites.map((s) => [s.id, s.altitudeM]));
   const asked = dayAsked(book, settings, siteId);
-  const why = dayWhy(plan, nameOf, sunOf(book), asked.season === 'winter', units);
+  const why = dayWhy(
+    plan,
+    nameOf,
+    sunOf(book),
+    asked.season === 'winter',
+    asked.warmAfterCold,
+    units,
+  );
   const guessed = plan.stays.filter(
     (s) => book.sites.find((b) => b.id === s.siteId)?.looksKnown === 'length',
   );
@@ -153,6 +160,11 @@ function Headline({ book, plan }: { book: DayBook; plan: DayPlan }) {
           ' No water was read yet: the bands are wide. Type one.'}
         {asked.airKnown === 'season' && ' The air is guessed from the season.'}
       </p>
+      {settings.localNotes.trim() !== '' && (
+        <p>
+          <strong>Your own rules.</strong> {settings.localNotes}
+        </p>
+      )}
       <Doubts book={book} plan={plan} units={units} />
       {guessed.length > 0 && <WorkOut siteIds={guessed.map((s) => s.siteId)} book={book} />}
     </>

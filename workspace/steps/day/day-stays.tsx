@@ -32,6 +32,9 @@ export function DayStays({ book, plan }: { book: DayBook; plan: DayPlan }) {
                   {stay.looks.toFixed(1)} looks, way {Math.round(stay.wayMin)} min
                 </span>
               </span>
+              {book.facts.beats[stay.siteId]?.note && (
+                <p className={panel.second}>{book.facts.beats[stay.siteId]!.note}</p>
+              )}
               <Times stay={stay} name={name} />
               {stay.inShut && (
                 <p role="alert" className={panel.problem}>
