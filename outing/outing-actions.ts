@@ -18,7 +18,7 @@ import { logged } from '../sync/bank-client';
 import { changes, type QueuedRequest } from '../sync/client';
 import { clientId } from '../sync/client-id';
 import { eventSource } from '../sync/device';
-import { waterNow } from './use-water';
+import { waterNow } from './water-now';
 
 /** What a try may be opened on. */
 export type Opened =

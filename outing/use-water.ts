@@ -4,12 +4,10 @@ import { useEffect, useState } from 'react';
 import { heatNow } from './heat-now';
 import type { OutingShared } from './shared';
 import type { WaterDay } from './water-day';
+import { waterNow } from './water-now';
 
 /** The curve is worked out anew so often without a reading, ms. */
 const AGAIN_MS = 5 * 60_000;
-
-/** The water as the curve has it at this moment, for what is written down of a try; null: not known. */
-export const waterNow: { tempC: number | null } = { tempC: null };
 
 export interface WaterNow extends ReturnType<typeof heatNow> {
   /** Today's curve; null: not worked out yet, or nothing to work it out from. */

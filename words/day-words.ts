@@ -195,7 +195,7 @@ export function cautionWords(
     case 'heat':
       return {
         lead: 'Heat, for the fish first.',
-        rest: `Off ${listed(c.offBy.map((o) => `${nameOf(o.siteId)} by ${hourText(o.h)}`))}. From ${formatTemp(c.careFromC, units)} keep it in the water, and short. Dawn, height, shade and broken water hold out longest.`,
+        rest: `Off ${listed(c.offBy.map((o) => `${nameOf(o.siteId)} by ${hourText(o.h)}${o.againH === null ? '' : ` till ${hourText(o.againH)}`}`))}. From ${formatTemp(c.careFromC, units)} keep it in the water, and short. Dawn, height, shade and broken water hold out longest.`,
       };
     case 'lightning':
       return {

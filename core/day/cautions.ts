@@ -1,6 +1,13 @@
+/** A site that must be left by an hour, and from when it may be fished again that day; null: not again. */
+export interface OffBy {
+  siteId: string;
+  h: number;
+  againH: number | null;
+}
+
 /** What a day may bring; stops first, in the order in which they are told. */
 export type Caution =
-  | { kind: 'heat'; offBy: { siteId: string; h: number }[]; careFromC: number }
+  | { kind: 'heat'; offBy: OffBy[]; careFromC: number }
   | { kind: 'too warm' }
   | { kind: 'lightning'; fromH: number; toH: number }
   | { kind: 'timber'; windMps: number }
@@ -12,7 +19,7 @@ export type Caution =
 
 export interface CautionFacts {
   /** Sites of the plan that must be left by an hour. */
-  offBy: readonly { siteId: string; h: number }[];
+  offBy: readonly OffBy[];
   tooWarm: boolean;
   careFromC: number;
   thunder: { fromH: number; toH: number } | null;

@@ -1,7 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { CURVE_GUESS, dayShape, fitCurve, type CurveReading } from './curve';
 import { BALANCES, simulatedDay } from './fixtures/heat-balance';
-import { normalCdf } from '../grid/index';
+import { normalCdf } from '../chance/index';
 import { fitLapse, lapsePairs, USUAL_LAPSE } from './lapse';
 import { airOfSeason, curvePrior, type DayWater } from './regimes';
 import { overByReading, stopTime } from './stop';

@@ -1,4 +1,4 @@
-import { normalCdf } from '../grid/index';
+import { normalCdf } from '../chance/index';
 import { cholesky, dot, forwards } from './linear';
 import type { CurvePrior } from './regimes';
 

@@ -192,7 +192,7 @@ function cautionsOf(
   const planned = stays.flatMap((s) => {
     const w = worked.find((x) => x.site.id === s.siteId)!;
     const h = w.plan.stop.overSinceH ?? w.plan.stop.earlyH;
-    return h === null ? [] : [{ siteId: s.siteId, h }];
+    return h === null ? [] : [{ siteId: s.siteId, h, againH: w.plan.stop.againH }];
   });
   const offered = chosen.filter((w) => !w.site.closed);
   const coldest = Math.min(

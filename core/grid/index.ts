@@ -14,4 +14,3 @@ export {
   type Place,
 } from './geometry';
 export { finish, saying } from './steps';
-export { normalCdf } from './normal';

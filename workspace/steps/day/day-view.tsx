@@ -1,23 +1,23 @@
 'use client';
 
-import { useRef, useState } from 'react';
-import { SLOT_MIN, type DayPlan, type PlannedStay, type SitePlan } from '../../../core/day/index';
+import type { DayPlan, SitePlan } from '../../../core/day/index';
 import { dateFacts, sunOf, type BookSite, type DayBook } from '../../../core/outing/index';
-import { clockText, formatSpeed, formatTemp, type UnitSystem } from '../../../core/units/index';
+import { clockText } from '../../../core/units/index';
 import { useSize } from '../../../drawing/use-size';
 import { hourText, REGIME_WORDS } from '../../../words/day-words';
 import { NO_BEAT_FACTS, NO_STREAM_FACTS } from '../../../core/log/index';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { createPlanActions } from '../../plan-actions';
 import { isStale, valueOf } from '../../state/answer';
-import { createDayActions } from './day-actions';
+import { DayAxis } from './day-axis';
+import { DayFoot } from './day-foot';
 import { DayRow } from './day-row';
-import { AXIS_PX, dayScale, FOOT_PX, LABEL_PX, sitesInRows, type DayScale } from './day-scale';
+import { AXIS_PX, dayScale, LABEL_PX, sitesInRows, type DayScale } from './day-scale';
+import { StayHandles } from './stay-handles';
 import { chosenSites } from './chosen-sites';
 import css from './day.module.css';
 
 const HOUR_MS = 3_600_000;
-const QUARTER_H = SLOT_MIN / 60;
 
 /** The day on a desk: every beat's water by the hour, when to be where, and when to be gone. */
 export function DayView() {
@@ -110,7 +110,7 @@ function Chart({
           />
         );
       })}
-      <Foot
+      <DayFoot
         y={AXIS_PX + rows.length * scale.rowPx}
         scale={scale}
         cloud={told.cloud}
@@ -119,7 +119,7 @@ function Chart({
         air={told}
         units={units}
       />
-      <Axis
+      <DayAxis
         scale={scale}
         nowH={nowH}
         clock={clockText(atMs, beat.plan.timeZone)}
@@ -204,96 +204,6 @@ function Night({
   );
 }
 
-/** The hour on screen: dragged along the axis, or by arrow keys. */
-function Axis({
-  scale,
-  nowH,
-  clock,
-  onHour,
-}: {
-  scale: DayScale;
-  nowH: number;
-  clock: string;
-  onHour: (h: number, final: boolean) => void;
-}) {
-  const dragging = useRef(false);
-  const at = (event: React.PointerEvent<SVGGElement>) => {
-    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-    return Math.round(12 * scale.hourAt(event.clientX - box.left)) / 12;
-  };
-  const { x, fromH, toH } = scale;
-  const hours = Array.from({ length: 25 }, (_, h) => h).filter((h) => h >= fromH && h <= toH);
-  const shown = nowH >= fromH && nowH <= toH;
-  return (
-    <g
-      role="slider"
-      tabIndex={0}
-      aria-label="Hour of the day"
-      aria-valuemin={fromH}
-      aria-valuemax={toH}
-      aria-valuenow={Math.round(nowH * 100) / 100}
-      aria-valuetext={clock}
-      className={css.axis}
-      onPointerDown={(e) => {
-        e.currentTarget.setPointerCapture(e.pointerId);
-        dragging.current = true;
-        onHour(at(e), false);
-      }}
-      onPointerMove={(e) => dragging.current && onHour(at(e), false)}
-      onPointerUp={(e) => {
-        if (dragging.current) onHour(at(e), true);
-        dragging.current = false;
-      }}
-      onKeyDown={(e) => {
-        const by = {
-          ArrowRight: QUARTER_H,
-          ArrowUp: QUARTER_H,
-          ArrowLeft: -QUARTER_H,
-          ArrowDown: -QUARTER_H,
-          PageUp: 1,
-          PageDown: -1,
-        }[e.key];
-        const next =
-          e.key === 'Home' ? fromH : e.key === 'End' ? toH : by === undefined ? null : nowH + by;
-        if (next === null) return;
-        e.preventDefault();
-        onHour(next, true);
-      }}
-    >
-      <rect x={LABEL_PX} y={0} width={scale.width - LABEL_PX} height={AXIS_PX} fill="transparent" />
-      <text x={12} y={26} className={css.axisName}>
-        Hour
-      </text>
-      {hours.map((h) => (
-        <path key={h} d={`M${x(h)},${AXIS_PX - 8}v8`} stroke="var(--ink2)" strokeWidth={1} />
-      ))}
-      {hours
-        .filter((h) => h % 2 === 0 && Math.abs(x(h) - x(nowH)) > 54 && x(h) < scale.width - 60)
-        .map((h) => (
-          <text key={h} x={x(h)} y={26} textAnchor="middle" className={css.axisHour}>
-            {h}:00
-          </text>
-        ))}
-      <path d={`M0,${AXIS_PX}H${scale.width}`} stroke="var(--ink)" strokeWidth={1.4} />
-      {shown && (
-        <>
-          <path
-            d={`M${x(nowH)},${AXIS_PX - 6}V${scale.height - FOOT_PX}`}
-            stroke="var(--ink)"
-            strokeWidth={2}
-          />
-          <g transform={`translate(${x(nowH)} 21)`}>
-            <ellipse rx={33} ry={13} fill="var(--ink)" />
-            <text y={5.4} textAnchor="middle" className={css.nowHour}>
-              {clock}
-            </text>
-          </g>
-        </>
-      )}
-    </g>
-  );
-}
-
 /** Right of the hour of leaving, where there is room for both. */
 const HOUR_WORD_PX = 56;
 const WAY_WORD_PX = 150;
@@ -337,134 +247,3 @@ function Ways({
     </>
   );
 }
-
-/** A stay is moved by its line, its arrival and leaving by their ends; Escape gives it back. */
-function StayHandles({
-  stay,
-  name,
-  y,
-  scale,
-}: {
-  stay: PlannedStay;
-  name: string;
-  y: number;
-  scale: DayScale;
-}) {
-  const day = useActions(createDayActions);
-  const [moved, setMoved] = useState<{ part: 'all' | 'arrive' | 'leave'; byH: number } | null>(
-    null,
-  );
-  const from = useRef(0);
-  const shift = (part: 'all' | 'arrive' | 'leave') =>
-    moved && (moved.part === 'all' || moved.part === part) ? moved.byH : 0;
-  const arriveH = stay.arriveH + shift('arrive');
-  const leaveH = stay.leaveH + shift('leave');
-  const keep = (part: 'all' | 'arrive' | 'leave', byH: number) => {
-    if (byH === 0) return;
-    day.moveStay(stay.siteId, {
-      ...(part !== 'leave' && { arriveH: stay.arriveH + byH }),
-      ...(part !== 'arrive' && { leaveH: stay.leaveH + byH }),
-    });
-  };
-  const handle = (part: 'all' | 'arrive' | 'leave', label: string) => ({
-    role: 'slider',
-    tabIndex: 0,
-    'aria-label': label,
-    'aria-valuenow': part === 'leave' ? stay.leaveH : stay.arriveH,
-    'aria-valuemin': scale.fromH,
-    'aria-valuemax': scale.toH,
-    'aria-valuetext': hourText(part === 'leave' ? stay.leaveH : stay.arriveH),
-    onPointerDown: (e: React.PointerEvent<SVGElement>) => {
-      e.currentTarget.setPointerCapture(e.pointerId);
-      from.current = e.clientX;
-      setMoved({ part, byH: 0 });
-    },
-    onPointerMove: (e: React.PointerEvent<SVGElement>) => {
-      if (!moved) return;
-      const byH = (e.clientX - from.current) / scale.perHour;
-      setMoved({ part, byH: Math.round(byH / QUARTER_H) * QUARTER_H });
-    },
-    onPointerUp: () => {
-      if (moved) keep(part, moved.byH);
-      setMoved(null);
-    },
-    onKeyDown: (e: React.KeyboardEvent) => {
-      if (e.key === 'Escape') setMoved(null);
-      const by = e.key === 'ArrowRight' ? QUARTER_H : e.key === 'ArrowLeft' ? -QUARTER_H : 0;
-      if (by === 0) return;
-      e.preventDefault();
-      keep(e.shiftKey ? 'leave' : part, by);
-    },
-  });
-  const [a, b] = [scale.x(arriveH), scale.x(leaveH)];
-  return (
-    <g className={css.handles}>
-      {moved && <path d={`M${a},${y}H${b}`} className={css.stayMoved} />}
-      <rect
-        x={a + 8}
-        y={y - 12}
-        width={Math.max(4, b - a - 16)}
-        height={24}
-        {...handle('all', `${name}: the whole stay; Shift with an arrow moves its end`)}
-      />
-      <rect x={a - 12} y={y - 14} width={20} height={28} {...handle('arrive', `${name}: arrive`)} />
-      <rect x={b - 8} y={y - 14} width={20} height={28} {...handle('leave', `${name}: leave`)} />
-    </g>
-  );
-}
-
-function Foot({
-  y,
-  scale,
-  cloud,
-  windMps,
-  thunder,
-  air,
-  units,
-}: {
-  y: number;
-  scale: DayScale;
-  cloud: number;
-  windMps: number;
-  thunder: { fromMin: number; toMin: number } | null;
-  air: { airLowC: number | null; airHighC: number | null };
-  units: UnitSystem;
-}) {
-  const { x } = scale;
-  return (
-    <g transform={`translate(0 ${y})`}>
-      <path d={`M0,0H${scale.width}`} stroke="var(--ink)" strokeWidth={1.4} />
-      <text x={12} y={26} className={css.axisName}>
-        Air
-      </text>
-      <text x={LABEL_PX + 8} y={26} className={css.rowSecond}>
-        {air.airLowC === null || air.airHighC === null
-          ? 'guessed from the season'
-          : `${formatTemp(air.airLowC, units)} to ${formatTemp(air.airHighC, units)}`}
-        , wind {formatSpeed(windMps, units)}
-      </text>
-      <text x={12} y={54} className={css.axisName}>
-        Sky
-      </text>
-      <text x={LABEL_PX + 8} y={54} className={css.rowSecond}>
-        {skyText(cloud)}
-      </text>
-      {thunder && (
-        <g transform={`translate(${x(thunder.fromMin / 60)} 38)`}>
-          <rect
-            width={Math.max(60, ((thunder.toMin - thunder.fromMin) / 60) * scale.perHour)}
-            height={22}
-            fill="var(--caution)"
-          />
-          <rect width={9} height={22} fill="url(#day-bars)" />
-          <text x={15} y={15.5} className={css.tagCaution}>
-            thunder
-          </text>
-        </g>
-      )}
-    </g>
-  );
-}
-
-const skyText = (cloud: number) =>
-  cloud < 0.15 ? 'clear' : cloud < 0.5 ? 'some cloud' : cloud < 0.85 ? 'mostly cloud' : 'overcast';
