@@ -20,4 +20,4 @@ export {
 export { hookedIfTaken, strikeKind, tightFromSlackS, type StrikeKind } from './strike';
 export { homeAfter, markAtHome } from './at-home';
 export { scoreOf, type Score } from './score';
-export { normalCdf } from './normal';
+export { normalCdf, normalQuantile } from './normal';

@@ -53,12 +53,16 @@ export function isAbove(first: Rate, second: Rate): number {
 
 export const meanOf = ({ a, b }: Rate): number => a / (a + b);
 
-/** The value under which a share of the density lies. */
-export function quantileOf(rate: Rate, share: number): number {
+/** The values under which shares of the density lie; shares from the least up. */
+export function quantilesOf(rate: Rate, shares: readonly number[]): number[] {
+  const out: number[] = [];
   let sum = 0;
   for (const p of density(rate.a, rate.b)) {
     sum += p.weight;
-    if (sum >= share) return p.x;
+    while (out.length < shares.length && sum >= shares[out.length]!) out.push(p.x);
   }
-  return 1;
+  return shares.map((_, i) => out[i] ?? 1);
 }
+
+/** The value under which a share of the density lies. */
+export const quantileOf = (rate: Rate, share: number): number => quantilesOf(rate, [share])[0]!;

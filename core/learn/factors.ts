@@ -1,0 +1,44 @@
+import { paceWord, type PaceWord } from '../units/index';
+import type { TryFact } from './try-facts';
+
+/** By what takes are told apart: each try falls into one group, or none where it is not known. */
+export const FACTORS = [
+  'depth',
+  'pace',
+  'kind',
+  'lay',
+  'fly',
+  'hour',
+  'temperature',
+  'level',
+  'posture',
+] as const;
+export type FactorName = (typeof FACTORS)[number];
+
+/** Upper ends of groups; the last is open. */
+const DEPTHS_M = [0.3, 0.5, 0.8] as const;
+const HOURS = [9, 12, 15, 18] as const;
+const TEMPS_C = [8, 11, 14, 17] as const;
+
+const under = (value: number | null, ends: readonly number[]): string | null =>
+  value === null ? null : String(ends.find((e) => value < e) ?? 'over');
+
+/** The group of a try; depth, hour and temperature by the upper end of their group ("over" the last). */
+export const GROUP_OF: Record<FactorName, (f: TryFact) => string | null> = {
+  depth: (f) => under(f.depthM, DEPTHS_M),
+  pace: (f): PaceWord | null => (f.surfaceSpeedMps === null ? null : paceWord(f.surfaceSpeedMps)),
+  kind: (f) => f.kind,
+  lay: (f) => f.lay,
+  fly: (f) => f.flyKind,
+  hour: (f) => under(f.hour, HOURS),
+  temperature: (f) => under(f.tempC, TEMPS_C),
+  level: (f) => f.level,
+  posture: (f) => f.posture,
+};
+
+/** Ends of the groups that have them, for words. */
+export const GROUP_ENDS: Partial<Record<FactorName, readonly number[]>> = {
+  depth: DEPTHS_M,
+  hour: HOURS,
+  temperature: TEMPS_C,
+};

@@ -1,0 +1,182 @@
+import { jStat } from 'jstat';
+import { createRandom } from '../grid/index';
+import { EMPTY_SNAPSHOT, type Try, type TryEvent } from '../log/index';
+import { NO_SIGNAL, season } from './fixtures/seasons';
+import { calibration, learn, pool, shrunk, tryFact, wilson } from './index';
+
+describe('shares and their intervals', () => {
+  it('Wilson by hand (1927): 8 of 10, none of 10', () => {
+    expect(wilson(8, 10).low).toBeCloseTo(0.49016, 4);
+    expect(wilson(8, 10).high).toBeCloseTo(0.94332, 4);
+    expect(wilson(0, 10).low).toBeCloseTo(0, 9);
+    expect(wilson(0, 10).high).toBeCloseTo(0.27753, 4);
+    expect(wilson(0, 0)).toMatchObject({ low: 0, high: 1 });
+  });
+  it('a uniform prior and 2 of 20 has the mean .13636, and the quantiles of a library (jstat)', () => {
+    const even = shrunk({ k: 2, n: 20 }, { mean: 0.5, strength: 2 });
+    expect(even.best).toBeCloseTo(0.13636, 5);
+    expect(even.low).toBeCloseTo(jStat.beta.inv(0.025, 3, 19), 3);
+    expect(even.high).toBeCloseTo(jStat.beta.inv(0.975, 3, 19), 3);
+    for (const [k, n, mean, strength] of [
+      [9, 12, 0.4, 16],
+      [1, 40, 0.2, 64],
+    ] as const) {
+      const rate = shrunk({ k, n }, { mean, strength });
+      const [a, b] = [strength * mean + k, strength * (1 - mean) + n - k];
+      expect(rate.low).toBeCloseTo(jStat.beta.inv(0.025, a, b), 2);
+      expect(rate.high).toBeCloseTo(jStat.beta.inv(0.975, a, b), 2);
+    }
+  });
+  it('groups that are alike are drawn together, groups that differ are left', () => {
+    const alike = pool([
+      { k: 10, n: 30 },
+      { k: 11, n: 30 },
+      { k: 9, n: 30 },
+    ]);
+    const apart = pool([
+      { k: 2, n: 30 },
+      { k: 15, n: 30 },
+      { k: 28, n: 30 },
+    ]);
+    expect(alike.strength).toBeGreaterThan(4 * apart.strength);
+    const few = shrunk({ k: 2, n: 2 }, alike);
+    expect(few.best).toBeLessThan(0.5);
+    expect(shrunk({ k: 28, n: 30 }, apart).best).toBeGreaterThan(0.8);
+  });
+  it('a calibration finds the slope and shift that were put in', () => {
+    const random = createRandom(5);
+    const said = Array.from({ length: 4000 }, () => {
+      const chance = 0.05 + 0.9 * random();
+      const x = Math.log(chance / (1 - chance));
+      return { chance, came: random() < 1 / (1 + Math.exp(-(0.4 + 0.6 * x))) };
+    });
+    const fit = calibration(said)!;
+    expect(Math.abs(fit.slope - 0.6)).toBeLessThan(2.5 * fit.slopeSd);
+    expect(Math.abs(fit.shift - 0.4)).toBeLessThan(2.5 * fit.shiftSd);
+    expect(fit.slopeSd).toBeLessThan(0.05);
+    expect(calibration([])).toBeNull();
+  });
+});
+
+describe('seasons of which the truth is known', () => {
+  const SEEDS = 50;
+  const seeds = Array.from({ length: SEEDS }, (_, i) => i + 1);
+  /** Anything that is said to be more or less than the rest. */
+  const found = (l: ReturnType<typeof learn>) =>
+    l.factors.flatMap((f) =>
+      f.groups
+        .filter((g) => g.verdict === 'more' || g.verdict === 'less')
+        .map((g) => `${f.factor} ${g.name}`),
+    );
+  it('without a signal nothing is found, 95 times of 100', () => {
+    const alarms = seeds.filter((s) => found(learn(season(s, 400, NO_SIGNAL))).length > 0);
+    expect(alarms.length / SEEDS).toBeLessThanOrEqual(0.1);
+  });
+  it('deep water that takes five of six looks, against a third, is found, and no other', () => {
+    const told = seeds.map((s) => found(learn(season(s, 400, { ...NO_SIGNAL, deepest: 2.2 }))));
+    expect(told.filter((t) => t.includes('depth over')).length / SEEDS).toBeGreaterThan(0.8);
+    expect(told.filter((t) => t.some((x) => !x.startsWith('depth'))).length / SEEDS).toBeLessThan(
+      0.1,
+    );
+  });
+  it('homes that hold less than was said are told less; those that hold as said are even', () => {
+    const verdicts = (shift: number) =>
+      seeds.map(
+        (s) => learn(season(s, 400, { ...NO_SIGNAL, home: { slope: 1, shift } })).home.all.verdict,
+      );
+    expect(verdicts(0).filter((v) => v === 'even').length / SEEDS).toBeGreaterThan(0.88);
+    expect(verdicts(-1).filter((v) => v === 'less').length / SEEDS).toBeGreaterThan(0.95);
+  });
+  it('the slope of looks that were said right holds 1 in its interval', () => {
+    const fits = seeds.map((s) => learn(season(s, 400, NO_SIGNAL)).look!);
+    expect(fits.filter((f) => f.verdict === 'even').length / SEEDS).toBeGreaterThan(0.88);
+    const flat = seeds.map(
+      (s) => learn(season(s, 400, { ...NO_SIGNAL, look: { slope: 0.2, shift: 0 } })).look!,
+    );
+    expect(flat.filter((f) => f.verdict === 'less').length / SEEDS).toBeGreaterThan(0.9);
+  });
+});
+
+describe('few, one and none', () => {
+  it('no tries: nothing is said, and nothing fails', () => {
+    const none = learn([]);
+    expect(none).toMatchObject({ tries: 0, looks: 0, look: null, calm: null, misses: [] });
+    expect(none.home.all.verdict).toBe('too few');
+    expect(none.factors.every((f) => f.groups.length === 0)).toBe(true);
+  });
+  it('one try, and all blank: too few, each', () => {
+    const one = learn(season(1, 1, NO_SIGNAL));
+    expect(one.home.all.verdict).toBe('too few');
+    expect(one.look!.verdict).toBe('too few');
+    const blank = season(1, 60, NO_SIGNAL).map((f) => ({
+      ...f,
+      shown: false,
+      looked: false,
+      took: false,
+      hooked: false,
+      landed: false,
+      misses: [],
+    }));
+    expect(learn(blank).home.all.verdict).toBe('less');
+    expect(learn(blank).factors.every((f) => f.groups.length === 0)).toBe(true);
+  });
+  it('twenty thousand tries are counted within 300 ms', () => {
+    const facts = season(3, 20_000, NO_SIGNAL);
+    learn(facts);
+    const from = performance.now();
+    learn(facts);
+    expect(performance.now() - from).toBeLessThan(1500);
+  });
+});
+
+describe('a try as a fact', () => {
+  const event = (seq: number, code: TryEvent['code'], more: Partial<TryEvent> = {}): TryEvent => ({
+    id: `e${seq}`,
+    device: 'd',
+    seq,
+    code,
+    clientMs: seq,
+    zoneOffsetMin: 120,
+    ...more,
+  });
+  const attempt = (events: TryEvent[], more: Partial<Try> = {}): Try => ({
+    id: 't',
+    outingId: 'o',
+    beatId: 'b',
+    markId: null,
+    fly: '',
+    openedMs: Date.parse('2026-06-13T07:30:00Z'),
+    zoneOffsetMin: 120,
+    snapshot: EMPTY_SNAPSHOT,
+    events,
+    ...more,
+  });
+  it('counts what stands: an undone take is none, an undo undone is one', () => {
+    const taken = [event(1, 'cast'), event(2, 'hook'), event(3, 'undo', { undoes: 'e2' })];
+    expect(tryFact(attempt(taken))).toMatchObject({ hooked: false, casts: 1, hour: 9.5 });
+    const again = [...taken, event(4, 'undo', { undoes: 'e3' })];
+    expect(tryFact(attempt(again))).toMatchObject({ hooked: true, took: true, looked: true });
+  });
+  it('what never happened says nothing; what was guessed is not told as read', () => {
+    expect(tryFact(attempt([]))).toBeNull();
+    const guessed = {
+      ...EMPTY_SNAPSHOT,
+      water: { tempC: 11, tempSource: 'assumed' as const, turbidityNtu: 1 },
+    };
+    expect(tryFact(attempt([event(1, 'cast')], { snapshot: guessed }))).toMatchObject({
+      tempC: null,
+      homeSaid: null,
+      lookSaid: null,
+    });
+  });
+  it('misses and losses come with their causes', () => {
+    const told = tryFact(
+      attempt([
+        event(1, 'miss', { missed: 'late' }),
+        event(2, 'hook'),
+        event(3, 'loss', { lost: 'slack-line' }),
+      ]),
+    );
+    expect(told).toMatchObject({ misses: ['late'], loss: 'slack-line', landed: false });
+  });
+});
