@@ -31,7 +31,7 @@ const coreElements = CORE_ORDER.map((name) => ({ type: `core-${name}`, pattern: 
 const anyCore = CORE_ORDER.map((name) => `core-${name}`);
 
 /** Rooms of the workspace; a later step may import an earlier one, as in core. */
-const STEP_ORDER = ['day', 'read', 'spot', 'stalk', 'cast', 'bench', 'log'];
+const STEP_ORDER = ['day', 'read', 'spot', 'stalk', 'cast', 'bench', 'log', 'learn'];
 const anyStep = STEP_ORDER.map((name) => `step-${name}`);
 const rooms = ['state', 'engine', 'records', 'parts', 'section', 'hours', 'frame', 'card'];
 

@@ -55,6 +55,7 @@ export {
   takeReadingBack,
 } from './outings';
 export { dayBookOf, keepFact } from './day';
+export { LEARN_OF, learnOf, type LearnOf } from './learn';
 export { changeSettings, settings } from './settings';
 export { doorSaid, sayDoor, type DoorSaid } from './door';
 export { requestName, underName } from './request-name';

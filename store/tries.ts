@@ -26,6 +26,14 @@ export async function listTries(db: Db, beatId: string): Promise<Try[]> {
   return tries.map((t) => tryOf(t, (ofTry.get(t.id) ?? []).map(eventOf)));
 }
 
+/** Every try of the book, as it was opened, with what happened. */
+export async function listAllTries(db: Db): Promise<Try[]> {
+  const tries = await db.selectFrom('tries').selectAll().orderBy('opened_ms').execute();
+  const events = await db.selectFrom('try_events').selectAll().execute();
+  const ofTry = grouped(events, (e) => e.try_id);
+  return tries.map((t) => tryOf(t, (ofTry.get(t.id) ?? []).map(eventOf)));
+}
+
 /** Opens a try, and its outing if that is new. Repeating changes nothing. */
 export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): Promise<void> {
   await db.transaction().execute(async (trx) => {

@@ -110,3 +110,6 @@ export const FACT_SCHEMAS: Record<FactKind, Schema> = {
     )
     .noUnknown(),
 };
+
+export const learnQuerySchema = <T extends string>(of: readonly T[]) =>
+  object({ of: oneOf('Whose tries', of).required(), beat: id.required('The beat is missing.') });

@@ -277,7 +277,7 @@ describe('beside the plan', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Depth' }));
     expect(calls.at(-1)).toEqual(['showLies', { order: 'depth', desc: true }]);
   });
-  it('the rail says what each step found; steps to come are no buttons', async () => {
+  it('the rail says what each step found; each is a button', async () => {
     const { calls } = show(<StepRail />, {
       ...answered({
         drift: {
@@ -288,7 +288,7 @@ describe('beside the plan', () => {
       }),
     });
     const rail = within(screen.getByRole('navigation', { name: 'Steps' }));
-    expect(rail.getAllByRole('button')).toHaveLength(7);
+    expect(rail.getAllByRole('button')).toHaveLength(8);
     expect(rail.getByText('clean 4.6 s')).toBeInTheDocument();
     await userEvent.click(rail.getByRole('button', { name: /Cast/ }));
     expect(calls).toEqual([['go', 'cast']]);

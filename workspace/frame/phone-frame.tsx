@@ -48,8 +48,8 @@ function Sheet({ view }: { view: View }) {
   // What was just chosen is told, from its beginning.
   useEffect(() => {
     setPage('why');
-    // Day is not about the plan above it.
-    if (step === 'day') setHeight('tall');
+    // These are not about the plan above them.
+    if (step === 'day' || step === 'learn') setHeight('tall');
     if (body.current?.parentElement) body.current.parentElement.scrollTop = 0;
   }, [step, chosen]);
   useEffect(() => {

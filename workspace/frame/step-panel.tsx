@@ -14,20 +14,14 @@ const ADVISES: readonly Step[] = ['read', 'stalk', 'cast'];
 /** What the step says of what is chosen. */
 export function StepPanel() {
   const step = usePart((s) => s.step);
-  const { panel: Panel, name } = STEP_ROWS[step];
+  const { panel: Panel } = STEP_ROWS[step];
   const warm = usePart((s) => heatOf(s).kind);
-  if (Panel && ADVISES.includes(step) && warm !== 'fine')
+  if (ADVISES.includes(step) && warm !== 'fine')
     return (
       <>
         <HeatNotice />
         {warm !== 'none' && <Panel />}
       </>
     );
-  if (Panel) return <Panel />;
-  return (
-    <section>
-      <h2>{name}</h2>
-      <p>This step is coming. Read, Spot, Stalk, Cast and Log work now.</p>
-    </section>
-  );
+  return <Panel />;
 }

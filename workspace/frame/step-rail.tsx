@@ -42,18 +42,14 @@ export function StepRail() {
           );
           return (
             <li key={step} className={isCurrent ? css.current : ''}>
-              {STEP_ROWS[step].panel === null ? (
-                <span className={`${css.step} ${css.coming}`}>{body}</span>
-              ) : (
-                <Button
-                  voice="bare"
-                  className={css.step}
-                  aria-current={isCurrent ? 'step' : undefined}
-                  onClick={() => acting.go(step)}
-                >
-                  {body}
-                </Button>
-              )}
+              <Button
+                voice="bare"
+                className={css.step}
+                aria-current={isCurrent ? 'step' : undefined}
+                onClick={() => acting.go(step)}
+              >
+                {body}
+              </Button>
             </li>
           );
         })}

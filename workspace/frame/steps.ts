@@ -11,8 +11,7 @@ import { ReadPanel } from '../steps/read/read-panel';
 
 export interface StepRow {
   name: string;
-  /** null: not built yet, and the rail says so. */
-  panel: ComponentType | null;
+  panel: ComponentType;
   /** What it has found, in two or three words. */
   found(s: WorkspaceState): string;
 }
@@ -70,7 +69,11 @@ export const STEP_ROWS: Record<Step, StepRow> = {
     panel: lazy(() => import('../steps/log/log-panel').then((m) => m.LogPanel)),
     found: (s) => (s.tries.length === 0 ? 'no tries' : counted(s.tries.length, 'try', 'tries')),
   },
-  learn: { name: 'Learn', panel: null, found: () => 'coming' },
+  learn: {
+    name: 'Learn',
+    panel: lazy(() => import('../steps/learn/learn-panel').then((m) => m.LearnPanel)),
+    found: (s) => (s.learned ? counted(s.learned.tries, 'try', 'tries') : 'the record'),
+  },
   bench: {
     name: 'Bench',
     panel: lazy(() => import('../steps/bench/bench-panel').then((m) => m.BenchPanel)),
@@ -103,6 +106,7 @@ export const ShadeLayer = lazy<
 export const SectionFly = lazy<
   Parameters<typeof import('../steps/cast/section-fly').SectionFly>[0]
 >(() => import('../steps/cast/section-fly').then((m) => m.SectionFly));
+export const LearnView = lazy(() => import('../steps/learn/learn-view').then((m) => m.LearnView));
 export const DayView = lazy(() => import('../steps/day/day-view').then((m) => m.DayView));
 export const BenchView = lazy(() => import('../steps/bench/bench-view').then((m) => m.BenchView));
 export const CompareView = lazy<

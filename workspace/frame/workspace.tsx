@@ -13,7 +13,7 @@ import { PlanBox } from './plan-box';
 import { SaidLine } from './said-line';
 import { Shortcuts } from './shortcuts';
 import { StepPanel } from './step-panel';
-import { BenchView, DayView } from './steps';
+import { BenchView, DayView, LearnView } from './steps';
 import { fetchLater, lazy } from './lazy';
 import { listenForDay } from './listen-for-day';
 import { usePhone } from '../../ui/use-phone';
@@ -83,6 +83,7 @@ function DeskFrame({ view }: { view: View }) {
   const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
   const onBench = usePart((s) => s.step === 'bench');
   const onDay = usePart((s) => s.step === 'day');
+  const onLearn = usePart((s) => s.step === 'learn');
   return (
     <div className={css.workspace} data-day={onDay || undefined}>
       <TopLine />
@@ -90,6 +91,8 @@ function DeskFrame({ view }: { view: View }) {
       <main className={`${css.waterColumn}${comparing ? ` ${css.comparing}` : ''}`}>
         {onDay ? (
           <DayView />
+        ) : onLearn ? (
+          <LearnView />
         ) : onBench ? (
           <BenchView />
         ) : (

@@ -1,5 +1,6 @@
 import type { RatedDay, Method } from '../../core/lies/index';
 import type { Place } from '../../core/grid/index';
+import type { Learned } from '../../core/learn/index';
 import type { DayBook } from '../../core/outing/index';
 import type { Direction } from '../../core/route/index';
 import type { Probe } from '../../core/water/index';
@@ -120,4 +121,20 @@ export const FRESH_DAY: Omit<DaySlice, 'daySiteId'> = {
   dayProblem: null,
   dayShown: null,
   dayWorking: null,
+};
+
+export interface LearnSlice {
+  /** Whose tries are counted. */
+  learnOf: 'beat' | 'stream' | 'book';
+  learned: Learned | null;
+  /** Why they are not here. */
+  learnProblem: string | null;
+  /** The answer that is looked at: its marks are dark. */
+  learnShown: string | null;
+}
+export const FRESH_LEARN: LearnSlice = {
+  learnOf: 'stream',
+  learned: null,
+  learnProblem: null,
+  learnShown: null,
 };

@@ -5,11 +5,13 @@ import { FRESH_SESSION, type SessionState } from './session';
 import {
   FRESH_CAST,
   FRESH_DAY,
+  FRESH_LEARN,
   FRESH_READ,
   FRESH_SPOT,
   FRESH_STALK,
   type CastSlice,
   type DaySlice,
+  type LearnSlice,
   type ReadSlice,
   type SpotSlice,
   type StalkSlice,
@@ -28,7 +30,8 @@ export interface WorkspaceState
     ReadSlice,
     SpotSlice,
     StalkSlice,
-    CastSlice {
+    CastSlice,
+    LearnSlice {
   answers: Answers;
 }
 
@@ -41,5 +44,6 @@ export const freshState = (): Omit<WorkspaceState, keyof Address | keyof Documen
   ...FRESH_SPOT,
   ...FRESH_STALK,
   ...FRESH_CAST,
+  ...FRESH_LEARN,
   answers: NO_ANSWERS,
 });
