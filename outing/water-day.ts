@@ -1,4 +1,5 @@
 import { heatAt, heatLimitC, type Heat } from '../core/day/heat';
+import { tempAtHour } from '../core/day/hour-temp';
 import { lightHours } from '../core/day/hour-worth';
 import { workSite, type SitePlan } from '../core/day/site-plan';
 import type { Reading, Settings } from '../core/log/index';
@@ -62,7 +63,9 @@ export function waterDay(
     nowMs,
     readings: [...taken.readings.filter((r) => !known.has(r.id)), ...read],
   };
-  const asked = dayAsked(withTyped(book, settings, beatId), settings, beatId);
+  // What was read on the bank today stands over what the book had typed.
+  const ownRead = read.some((r) => r.siteId === beatId && Math.abs(r.atMs - noonMs) < 12 * HOUR_MS);
+  const asked = dayAsked(ownRead ? book : withTyped(book, settings, beatId), settings, beatId);
   const limitC = heatLimitC(asked.heat);
   const light = lightHours(asked.sun);
   const { plan: site, curve } = workSite(
@@ -72,7 +75,7 @@ export function waterDay(
     light,
   );
   const nowH = 12 + (nowMs - noonMs) / HOUR_MS;
-  const curveC = Math.round(10 * curve.fitted.at(nowH).bestC) / 10;
+  const curveC = tempAtHour(site, nowH);
   return {
     site,
     limitC,

@@ -1,4 +1,11 @@
-import { hourOfDay, lapsePairs, siteCurve } from '../core/day/index';
+import {
+  heatLimitC,
+  hourOfDay,
+  lapsePairs,
+  lightHours,
+  tempAtHour,
+  workSite,
+} from '../core/day/index';
 import { LEVEL_NAMES, type LevelName } from '../core/formats/index';
 import { ASSUMED_TEMP_C, type DayFacts, type FactKind, type TempSource } from '../core/log/index';
 import {
@@ -110,11 +117,9 @@ export async function waterAt(
   const day = await dayBookOf(civilDay(ms, zone ?? undefined), zone, { looks: false });
   const asked = dayAsked(withTyped(day, own, beatId), own, beatId);
   const site = asked.sites.find((s) => s.id === beatId);
-  const curve = site && siteCurve(asked, site);
-  if (curve && curve.used.length > 0) {
-    const { bestC } = curve.fitted.at(hourOfDay(ms, day.noonMs));
-    return { tempC: Math.round(10 * bestC) / 10, source: 'curve' };
-  }
+  const limitC = heatLimitC(asked.heat);
+  const plan = site && workSite(asked, site, limitC, lightHours(asked.sun)).plan;
+  if (plan?.isRead) return { tempC: tempAtHour(plan, hourOfDay(ms, day.noonMs)), source: 'curve' };
   return own.waterTempC === null
     ? { tempC: ASSUMED_TEMP_C, source: 'assumed' }
     : { tempC: own.waterTempC, source: 'read' };

@@ -61,6 +61,7 @@ export {
   type Contradiction,
   type SiteCurve,
 } from './site-curve';
+export { SAME_HOUR_H, tempAtHour } from './hour-temp';
 export { SLOT_MIN, workSite, type HourTemp, type SitePlan } from './site-plan';
 export type { OtherOrder } from './other-orders';
 export { planDay, type DayPlan, type NoDay, type PlannedStay } from './day-plan';

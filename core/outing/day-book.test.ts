@@ -98,6 +98,15 @@ describe('what a day is asked', () => {
     expect(typed.readings).toEqual([{ id: 'typed', siteId: 'low', atMs: at.ms, tempC: 12 }]);
     const kept = dayBook({ readings: [{ id: 'r', siteId: 'low', atMs: at.ms, tempC: 12 }] });
     expect(withTyped(kept, { waterTempC: 12, waterTempAt: at }, 'high').readings).toHaveLength(1);
+    // Typed anew over a reading of that hour it stands instead; a later reading stands over it.
+    const anew = withTyped(kept, { waterTempC: 9, waterTempAt: at }, 'high');
+    expect(anew.readings.map((r) => r.tempC)).toEqual([9]);
+    const later = dayBook({
+      readings: [{ id: 'r', siteId: 'low', atMs: at.ms + 60_000, tempC: 13 }],
+    });
+    expect(withTyped(later, { waterTempC: 9, waterTempAt: at }, 'high').readings[0]!.tempC).toBe(
+      13,
+    );
     expect(withTyped(dayBook(), { waterTempC: null, waterTempAt: null }, 'low').readings).toEqual(
       [],
     );

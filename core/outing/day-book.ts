@@ -132,16 +132,18 @@ export function withTyped(
   const siteId = waterTempAt?.beatId ?? lookedAt;
   if (waterTempC === null || !book.sites.some((s) => s.id === siteId)) return book;
   const atMs = waterTempAt?.ms ?? book.nowMs;
-  // A reading of the same hour that was kept for this beat is the same thermometer.
-  const known = book.readings.some(
+  // Of two thermometers in one water at one hour the later is believed; it may be the same one.
+  const beside = book.readings.filter(
     (r) => r.siteId === siteId && Math.abs(r.atMs - atMs) < SAME_READING_MS,
   );
-  return known
-    ? book
-    : {
-        ...book,
-        readings: [...book.readings, { id: TYPED_READING, siteId, atMs, tempC: waterTempC }],
-      };
+  if (beside.some((r) => r.atMs > atMs || r.tempC === waterTempC)) return book;
+  return {
+    ...book,
+    readings: [
+      ...book.readings.filter((r) => !beside.includes(r)),
+      { id: TYPED_READING, siteId, atMs, tempC: waterTempC },
+    ],
+  };
 }
 export const TYPED_READING = 'typed';
 const SAME_READING_MS = 10 * 60_000;

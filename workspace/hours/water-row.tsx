@@ -1,3 +1,4 @@
+import { tempAtHour } from '../../core/day/hour-temp';
 import type { SitePlan } from '../../core/day/index';
 import { formatTemp, type UnitSystem } from '../../core/units/index';
 import { linePath } from '../../drawing/shapes';
@@ -34,7 +35,7 @@ export function WaterRow({
     ...hours.map((p): [number, number] => [x(p.h), y(p.highC)]),
     ...[...hours].reverse().map((p): [number, number] => [x(p.h), y(p.lowC)]),
   ];
-  const at = site.hours[Math.min(96, Math.max(0, Math.round(nowH * 4)))]!;
+  const nowC = tempAtHour(site, nowH);
   const { overSinceH, earlyH, bestH, againH } = site.stop;
   const offH = overSinceH ?? earlyH;
   const right = x(nowH) < width - 90;
@@ -70,15 +71,15 @@ export function WaterRow({
           )}
         </g>
       )}
-      <circle cx={x(nowH)} cy={y(at.bestC)} r={3.5} className={css.stripWaterDot} />
+      <circle cx={x(nowH)} cy={y(nowC)} r={3.5} className={css.stripWaterDot} />
       {!compact && (
         <text
           x={right ? x(nowH) + 9 : x(nowH) - 9}
-          y={Math.max(top + 8, y(at.bestC) + 14)}
+          y={Math.max(top + 8, y(nowC) + 14)}
           textAnchor={right ? 'start' : 'end'}
           className={`${css.stripWaterWord} ${drawn.cased}`}
         >
-          water {formatTemp(at.bestC, units)}
+          water {formatTemp(nowC, units)}
           {site.isRead ? '' : ', guessed'}
         </text>
       )}

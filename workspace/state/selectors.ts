@@ -26,6 +26,7 @@ import { ASSUMED_TEMP_C, homeTrials, type Mark, type TempSource } from '../../co
 import type { Fish } from '../../core/sight/index';
 import type { StalkWay, Watcher } from '../../core/stalk/index';
 import { isStale, valueOf } from './answer';
+import { SAME_HOUR_H } from '../../core/day/hour-temp';
 import { dayHere, hourTempOf } from './day-here';
 import type { WorkspaceState } from './state';
 
@@ -130,7 +131,6 @@ export function toldTempOf(s: WorkspaceState): number | null {
     return isOver ? Math.max(since.tempC, hourTempOf(s)!) : since.tempC;
   return hourTempOf(s);
 }
-const SAME_HOUR_H = 0.1;
 
 /** What the water's temperature means at this hour; nothing while it has not been read. */
 export const heatOf = (s: WorkspaceState): Heat =>

@@ -1,6 +1,11 @@
 'use client';
 
-import type { HatchTime, PlannedStay, SitePlan } from '../../../core/day/index';
+import {
+  tempAtHour,
+  type HatchTime,
+  type PlannedStay,
+  type SitePlan,
+} from '../../../core/day/index';
 import type { BookSite } from '../../../core/outing/index';
 import { formatTemp, type UnitSystem } from '../../../core/units/index';
 import { linePath } from '../../../drawing/shapes';
@@ -231,9 +236,9 @@ function NowTemp({
   scale: DayScale;
   units: UnitSystem;
 }) {
-  const at = site.hours[Math.round(nowH * 4)];
-  if (!at || nowH < scale.fromH || nowH > scale.toH) return null;
-  const [cx, cy] = [scale.x(nowH), scale.yTemp(at.bestC)];
+  if (nowH < scale.fromH || nowH > scale.toH) return null;
+  const nowC = tempAtHour(site, nowH);
+  const [cx, cy] = [scale.x(nowH), scale.yTemp(nowC)];
   const right = cx < scale.width - 80;
   return (
     <>
@@ -244,7 +249,7 @@ function NowTemp({
         textAnchor={right ? 'start' : 'end'}
         className={`${css.nowTemp} ${drawn.cased}`}
       >
-        {formatTemp(at.bestC, units)}
+        {formatTemp(nowC, units)}
       </text>
     </>
   );
