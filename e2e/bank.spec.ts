@@ -117,7 +117,9 @@ test('taken along with size and age; three taps log a fish; no solver comes with
   // The route came along: what is next is a stand of it, and how far on the one after is.
   await expect(page.getByText(/^The route: \d+ stands?, /)).toBeVisible();
   // The water through the day came along too, and what it is now.
-  await expect(page.getByRole('img', { name: /^Water [\d.]+ °C now; limit 18.3 °C/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /^Water [\d.]+ °C now; limit 18.3 °C/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: /^Cast here/ }).click();
   await page.getByRole('button', { name: 'Took', exact: true }).click();
   await page.getByRole('button', { name: 'Landed', exact: true }).click();

@@ -65,7 +65,7 @@ test('what the tries say: of this beat, of its stream; sentences, pictures, and 
       .getByRole('row', { name: /over 0.80 m .* 10 of 10/ }),
   ).toBeVisible();
   const count = page.waitForResponse((r) => /\/learn\?of=beat/.test(r.url()));
-  await learn.getByText('this beat', { exact: true }).click();
+  await learn.getByRole('radio', { name: 'this beat' }).check();
   await count;
   await expect(learn.getByText(/^30 tries/)).toBeVisible();
   const download = page.waitForEvent('download');
@@ -79,7 +79,7 @@ test('what the tries say: of this beat, of its stream; sentences, pictures, and 
 test('a beat without tries says that it is too few', async ({ page }) => {
   await page.goto('/b/withy-bend/learn');
   const learn = inspector(page);
-  await learn.getByText('this beat', { exact: true }).click();
+  await learn.getByRole('radio', { name: 'this beat' }).check();
   await expect(
     learn.getByText(/^Under 20 nothing is said for sure|tries?, \d+ with a look/).first(),
   ).toBeVisible();

@@ -1,7 +1,7 @@
 /** Parts that came just after the page are handed over too: the keeper may not have seen them come. */
 export async function keepParts(worker: ServiceWorker | null): Promise<void> {
   await Promise.all([
-    import('./water-picture'),
+    import('./now-plan'),
     import('./try-view'),
     import('./take-view'),
     import('./readings-view'),

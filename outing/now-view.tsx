@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { foldTry, openTry, tallyOf, warmingCph } from '../core/log/index';
 import { paysToday } from '../core/moves/index';
-import type { HeldPack, LieState, PackTarget } from '../core/outing/index';
+import type { PackTarget } from '../core/outing/index';
 import { clockText, formatTemp } from '../core/units/index';
 import { Button } from '../ui/button';
 import { part } from './part';
@@ -12,7 +12,6 @@ import { fishNumber, nextTarget, statesNow, targetsNow } from './next-thing';
 import { READING_HOLDS_MS } from './outing-actions';
 import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
-import { frameRound } from './frame';
 import { routeAsk, standingAt } from './route-now';
 import { useRoute } from './use-route';
 import { useWater } from './use-water';
@@ -22,10 +21,7 @@ import css from './outing.module.css';
 const NextWords = part(() => import('./next-words').then((m) => m.NextWords), 117);
 const NowFoot = part(() => import('./now-foot').then((m) => m.NowFoot), 160);
 const DayStrip = part(() => import('./day-strip').then((m) => m.DayStrip), 84);
-const WaterPicture = part(() => import('./water-picture').then((m) => m.WaterPicture), 250);
-
-const PLAN = { width: 390, height: 250 } as const;
-const LEAST_M = 11;
+const NowPlan = part(() => import('./now-plan').then((m) => m.NowPlan), 250);
 
 /** The hour, the water, when to stop, and the one next thing. */
 export function NowView({ marking, ...shared }: OutingShared & { marking: boolean }) {
@@ -109,7 +105,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
       </p>
       {day && <DayStrip day={day} units={units} />}
       {held && (
-        <Plan
+        <NowPlan
           held={held}
           targets={targets}
           next={next}
@@ -191,54 +187,3 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
 
 const formatRate = (cph: number, units: 'metric' | 'us') =>
   units === 'us' ? `${Math.abs((cph * 9) / 5).toFixed(1)} °F` : `${Math.abs(cph).toFixed(1)} °C`;
-
-function Plan({
-  held,
-  targets,
-  next,
-  states,
-  shared,
-  marking,
-  thread,
-  onTarget,
-}: {
-  held: HeldPack;
-  targets: readonly PackTarget[];
-  next: PackTarget | null;
-  states: ReadonlyMap<string, LieState>;
-  shared: OutingShared;
-  marking: boolean;
-  thread: readonly { xM: number; yM: number }[];
-  onTarget: (t: PackTarget) => void;
-}) {
-  const { view, actions } = shared;
-  const round = next ? [next, ...(next.shot ? [next.shot.stand, next.shot.landing] : [])] : targets;
-  const frame = frameRound(
-    round.length > 0 ? round : [{ xM: held.pack.lengthM / 2, yM: 0 }],
-    PLAN.width / PLAN.height,
-    LEAST_M,
-  );
-  return (
-    <WaterPicture
-      held={held}
-      targets={targets}
-      next={next}
-      states={states}
-      log={view.log}
-      frame={frame}
-      widthPx={PLAN.width}
-      heightPx={PLAN.height}
-      units={view.bank?.settings.units ?? 'metric'}
-      onTarget={onTarget}
-      thread={thread}
-      onPlace={
-        marking
-          ? (at) => {
-              actions.markFish(held.beatId, at, 0, 'holding');
-              goTo('now');
-            }
-          : null
-      }
-    />
-  );
-}

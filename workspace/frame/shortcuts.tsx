@@ -2,13 +2,11 @@
 
 import { Keyboard } from 'lucide-react';
 import { useEffect } from 'react';
-import { tinykeys } from 'tinykeys';
 import { Button } from '../../ui/button';
 import { useActions, usePart, useWorkspace } from '../context';
 import { createPlanActions } from '../plan-actions';
 import { STEPS, stepKey } from '../state/address';
 import { lazy } from './lazy';
-import { STEP_ROWS } from './steps';
 
 const KeysHelp = lazy<{ onClose: () => void }>(() => import('./keys-help').then((m) => m.KeysHelp));
 
@@ -26,7 +24,7 @@ export function Shortcuts() {
       STEPS.map((step) => [
         stepKey(step),
         (event: KeyboardEvent) => {
-          if (typing(event) || STEP_ROWS[step].panel === null) return;
+          if (typing(event)) return;
           event.preventDefault();
           acting.go(step);
         },
@@ -35,7 +33,16 @@ export function Shortcuts() {
     const help = (event: KeyboardEvent) => {
       if (!typing(event)) store.setState({ keysShown: true });
     };
-    return tinykeys(window, { ...steps, 'Shift+?': help, '?': help });
+    // Comes just after the page: nobody presses a key before it stands.
+    let gone = false;
+    let leave: (() => void) | null = null;
+    void import('tinykeys').then(({ tinykeys }) => {
+      if (!gone) leave = tinykeys(window, { ...steps, 'Shift+?': help, '?': help });
+    });
+    return () => {
+      gone = true;
+      leave?.();
+    };
   }, [acting, store]);
   return open ? <KeysHelp onClose={() => store.setState({ keysShown: false })} /> : null;
 }

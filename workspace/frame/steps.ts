@@ -106,9 +106,8 @@ export const ShadeLayer = lazy<
 export const SectionFly = lazy<
   Parameters<typeof import('../steps/cast/section-fly').SectionFly>[0]
 >(() => import('../steps/cast/section-fly').then((m) => m.SectionFly));
-export const LearnView = lazy(() => import('../steps/learn/learn-view').then((m) => m.LearnView));
-export const DayView = lazy(() => import('../steps/day/day-view').then((m) => m.DayView));
-export const BenchView = lazy(() => import('../steps/bench/bench-view').then((m) => m.BenchView));
+/** Steps that need the whole room of the plan. */
+export const WholeView = lazy(() => import('./whole-view').then((m) => m.WholeView));
 export const CompareView = lazy<
   Parameters<typeof import('../steps/read/compare-view').CompareView>[0]
 >(() => import('../steps/read/compare-view').then((m) => m.CompareView));

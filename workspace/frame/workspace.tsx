@@ -5,7 +5,7 @@ import { usePart, type Workspace as Held, WorkspaceProvider } from '../context';
 import { HourStrip } from '../hours/hour-strip';
 import { ObjectList } from './object-list';
 import { baseAddress, createWorkspace } from './create-workspace';
-import { parseAddress } from '../state/address';
+import { parseAddress, type Step } from '../state/address';
 import { Arrivals } from './arrivals';
 import { listenForBench } from './listen-for-bench';
 import { Below } from './below';
@@ -13,7 +13,7 @@ import { PlanBox } from './plan-box';
 import { SaidLine } from './said-line';
 import { Shortcuts } from './shortcuts';
 import { StepPanel } from './step-panel';
-import { BenchView, DayView, LearnView } from './steps';
+import { WholeView } from './steps';
 import { fetchLater, lazy } from './lazy';
 import { listenForDay } from './listen-for-day';
 import { usePhone } from '../../ui/use-phone';
@@ -79,22 +79,20 @@ function Frame() {
   return phone ? <PhoneFrame view={view} /> : <DeskFrame view={view} />;
 }
 
+/** Steps that need the whole room of the plan. */
+const WHOLE: readonly Step[] = ['day', 'learn', 'bench'];
+
 function DeskFrame({ view }: { view: View }) {
   const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
-  const onBench = usePart((s) => s.step === 'bench');
   const onDay = usePart((s) => s.step === 'day');
-  const onLearn = usePart((s) => s.step === 'learn');
+  const whole = usePart((s) => WHOLE.includes(s.step));
   return (
     <div className={css.workspace} data-day={onDay || undefined}>
       <TopLine />
       <StepRail />
       <main className={`${css.waterColumn}${comparing ? ` ${css.comparing}` : ''}`}>
-        {onDay ? (
-          <DayView />
-        ) : onLearn ? (
-          <LearnView />
-        ) : onBench ? (
-          <BenchView />
+        {whole ? (
+          <WholeView />
         ) : (
           <>
             <PlanBox view={view} />

@@ -6,7 +6,6 @@ import { atHour, civilHour, clockText, formatTemp } from '../../core/units/index
 import { useActions, useCalmPart, useWorkspace } from '../context';
 import { atClock } from '../state/hours';
 import { FIRST_HOUR, LAST_HOUR, stripScale } from './scale';
-import { GlanceRow, SeenRow } from './share-rows';
 import { SunRow, sunDegAt } from './sun-row';
 import { dayHere, hourTempOf } from '../state/day-here';
 import { useSize } from '../../drawing/use-size';
@@ -19,8 +18,8 @@ import { createPlanActions } from '../plan-actions';
 import css from './hours.module.css';
 import drawn from '../../drawing/marks.module.css';
 
-/** Once the page stands: there is no curve before. */
-const WaterRow = dynamic(() => import('./water-row').then((m) => m.WaterRow), {
+/** What stands under the sun: once the page does, there is nothing to draw before. */
+const StripRows = dynamic(() => import('./strip-rows').then((m) => m.StripRows), {
   ssr: false,
   loading: () => null,
 });
@@ -145,19 +144,15 @@ export function HourStrip() {
                 Sun as at {ASSUMED_LAT_DEG}° north: say where the beat lies in its sketch or survey
               </text>
             )}
-            {day && <WaterRow site={day} limitC={limitC} nowH={now} scale={scale} units={units} />}
-            {!compact && looking && (
-              <GlanceRow glare={glare} nowGlare={nowGlare!} now={now} scale={scale} />
-            )}
-            {!compact && !looking && (
-              <SeenRow
-                seen={seen}
-                nowSeen={nowSeen?.exposure ?? null}
-                now={now}
-                looking={step === 'spot'}
-                scale={scale}
-              />
-            )}
+            <StripRows
+              water={day && { site: day, limitC, units }}
+              glare={looking && { glare, nowGlare: nowGlare! }}
+              seen={
+                !looking && { seen, nowSeen: nowSeen?.exposure ?? null, looking: step === 'spot' }
+              }
+              now={now}
+              scale={scale}
+            />
             <path d={`M${x(now)},24V${height}`} stroke="var(--ink)" strokeWidth={2} />
             <g transform={`translate(${x(now)} 13)`}>
               <ellipse rx={33} ry={12.5} fill="var(--ink)" />
