@@ -164,7 +164,7 @@ export function stopText(
     return {
       isStop: true,
       strong: `Off by ${hourText(earlyH)}`,
-      rest: `${Math.round(10 * most)} in 10 that it comes to it`,
+      rest: `(${Math.round(10 * most)} in 10 that it comes to it)`,
     };
   return {
     isStop: true,
