@@ -26,13 +26,12 @@ interface HatchRow {
   dull?: { cloud: number; windMps?: number };
 }
 
-const ALL: readonly Season[] = ['winter', 'spring', 'summer', 'autumn'];
 const WARM: readonly Season[] = ['spring', 'summer', 'autumn'];
 const CALM_MPS = 3;
 const BREEZE_MPS = 2;
 
 const ROWS: Record<HatchKind, HatchRow> = {
-  midge: { waterC: [1, 12], hours: [[11, 15]], seasons: ALL, windMps: { to: CALM_MPS } },
+  midge: { waterC: [1, 12], hours: [[11, 15]], seasons: ['winter'], windMps: { to: CALM_MPS } },
   'blue-winged olive': {
     waterC: [5, 13],
     hours: [[11, 16]],
@@ -74,7 +73,8 @@ const ROWS: Record<HatchKind, HatchRow> = {
   cranefly: {
     waterC: [8, 16],
     hours: [[10, 18]],
-    seasons: ['autumn'],
+    // Late in the summer: by the season alone its beginning cannot be told.
+    seasons: ['summer', 'autumn'],
     dull: { cloud: 0.6, windMps: 4 },
   },
 };
