@@ -94,7 +94,7 @@ test('a logger’s file, the stand-ins, and a reading taken out again', async ({
   await day
     .locator('input[type=file]')
     .setInputFiles({ name: 'logger.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(day.getByText('2 readings taken for Tansy Glide, 1 lines left.')).toBeVisible();
+  await expect(day.getByText('2 readings taken for Tansy Glide, 1 line left.')).toBeVisible();
   await expect(day.getByText(/Line 4: water_c is "warm"/)).toBeVisible();
   for (const what of ['12.4 °C of 7:00', '12.1 °C of 6:00']) {
     const gone = told(page, /\/readings\//, 'DELETE');

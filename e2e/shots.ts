@@ -105,15 +105,6 @@ test('desk', async ({ page }) => {
   await shot(page, 'log');
 });
 
-test('dusk', async ({ page }) => {
-  await theme(page, 'dark');
-  await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
-  await page.getByRole('button', { name: 'Plan the cast' }).click();
-  await inspector(page).locator(styled('.large')).waitFor();
-  await page.locator(styled('.stripSeen')).waitFor({ state: 'attached' });
-  await shot(page, 'cast-dusk');
-});
-
 test('phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await theme(page, 'light');

@@ -126,7 +126,7 @@ function lookAnswer({ look }: Learned): LearnAnswer {
   return {
     id: 'look',
     said,
-    figures: `Slope ${slope.toFixed(2)}, give or take ${(1.96 * slopeSd).toFixed(2)}; 1 is as said. ${n} tries.`,
+    figures: `Ten steps better as said were ${(10 * slope).toFixed(0)} in the log, give or take ${(19.6 * slopeSd).toFixed(0)}. ${n} tries.`,
     verdict: look.verdict,
   };
 }

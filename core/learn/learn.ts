@@ -1,3 +1,4 @@
+import { SHOWN_A_WORKING } from '../lies/index';
 import type { LossCause, MissCause } from '../log/index';
 import { FACTORS, GROUP_OF, type FactorName } from './factors';
 import { calibration, pool, shrunk, wilson, type Calibration, type Share } from './stats';
@@ -7,8 +8,6 @@ import type { TryFact } from './try-facts';
 export const LEAST = { looks: 8, places: 20, tries: 20, causes: 8 } as const;
 /** Of a hundred seasons without a signal so many may show one. */
 const FALSE_ALARMS = 0.05;
-/** A fish at home shows itself in this share of workings (the guess by which homes are refitted). */
-const SHOWN_A_WORKING = 0.4;
 
 /** too few · as said, or could be chance · clearly more, clearly less. */
 export type Verdict = 'too few' | 'even' | 'more' | 'less';

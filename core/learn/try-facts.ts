@@ -1,6 +1,14 @@
 import type { LevelName } from '../formats/index';
 import type { LieKind } from '../lies/index';
-import { foldTry, type EventCode, type LossCause, type MissCause, type Try } from '../log/index';
+import {
+  CASTS_A_WORKING,
+  foldTry,
+  SHOWS,
+  type EventCode,
+  type LossCause,
+  type MissCause,
+  type Try,
+} from '../log/index';
 import type { FlyKind } from '../rig/index';
 import type { Posture } from '../sight/index';
 
@@ -41,19 +49,7 @@ export interface TryFact {
   loss: LossCause | null;
 }
 
-const SHOWS: readonly EventCode[] = [
-  'look',
-  'refusal',
-  'miss',
-  'hook',
-  'landing',
-  'loss',
-  'spook',
-  'foul',
-  'let-be',
-];
 const LOOKS: readonly EventCode[] = ['look', 'refusal', 'miss', 'hook', 'let-be', 'foul'];
-const CASTS_A_WORKING = 3;
 const HOUR_MS = 3_600_000;
 
 /** What a try says; null: nothing happened in it, and it says nothing. */

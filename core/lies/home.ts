@@ -34,7 +34,7 @@ export interface HomeFit {
 }
 
 /** A fish at home shows itself in this share of workings (our guess). */
-const SHOWN_A_WORKING = 0.4;
+export const SHOWN_A_WORKING = 0.4;
 const GRID = { from: -4, to: 4, step: 0.05 };
 const BAND = { low: 0.1, high: 0.9 };
 

@@ -12,7 +12,7 @@ export {
   type RateOptions,
 } from './rate-lies';
 export { headingAt } from './heading';
-export { fitHome, homeChance, type HomeFit, type HomeTrial } from './home';
+export { fitHome, homeChance, SHOWN_A_WORKING, type HomeFit, type HomeTrial } from './home';
 export { LIE_CLASSES, type LargestHere, type LieClass } from './largest';
 export { type LieStretch } from './stretches';
 export { seasonAt } from './season';

@@ -3,7 +3,7 @@ import { foldTry, type EventCode } from './events';
 import type { Try } from './tries';
 
 /** What shows that a fish was there. */
-const SHOWS: readonly EventCode[] = [
+export const SHOWS: readonly EventCode[] = [
   'look',
   'refusal',
   'miss',
@@ -15,7 +15,7 @@ const SHOWS: readonly EventCode[] = [
   'let-be',
 ];
 /** So many casts are one working of a place (common practice). */
-const CASTS_A_WORKING = 3;
+export const CASTS_A_WORKING = 3;
 
 /**
  * Lies that were worked without a fish seen first, as trials of the chance that one is home. Tries

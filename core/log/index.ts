@@ -1,7 +1,7 @@
 /** Records: what is kept, typed once for the store, the services, the server's schemas and the screens. */
 
 // The angler.
-export { homeTrials } from './home-trials';
+export { CASTS_A_WORKING, homeTrials, SHOWS } from './home-trials';
 export {
   ASSUMED_TEMP_C,
   DEFAULT_SETTINGS,

@@ -1,4 +1,4 @@
-import { depthAtLevel, feedingAt } from '../day/index';
+import { depthAtLevel, feedingAt, type DaySite } from '../day/index';
 import { featuresOf, type BeatPlan, type LevelName } from '../formats/index';
 import type { KeptRead } from '../log/index';
 import { placeLies, placeWorth, PLACE } from '../places/index';
@@ -11,13 +11,10 @@ import type { BeatPack } from './pack-shape';
 import { isPlace } from './place-plan';
 
 /** A beat, or the places of a stream, as the book has it for one date; what was told of it stands apart. */
-export interface BookSite {
-  id: string;
-  name: string;
-  kind: 'beat' | 'places';
-  streamId: string;
-  streamName: string;
-  altitudeM: number | null;
+export interface BookSite extends Pick<
+  DaySite,
+  'id' | 'name' | 'kind' | 'streamId' | 'streamName' | 'altitudeM' | 'looks' | 'looksKnown'
+> {
   place: { latDeg: number; lonDeg: number } | null;
   timeZone: string | null;
   /** Mean depth at each level that is known, m. */
@@ -25,8 +22,6 @@ export interface BookSite {
   surveyedLevel: LevelName;
   /** By hour of this date. */
   shadeByHour: number[];
-  looks: number;
-  looksKnown: 'route' | 'places' | 'length';
 }
 
 /** Where nothing was worked out: honest looks a metre of beat (our guess; the demo's four have .1 to .3). */

@@ -6,6 +6,7 @@ import { Choice } from '../../ui/choice';
 import { formatAddress } from '../state/address';
 import { WorkspaceProvider, usePart, useWorkspace, type Workspace as Held } from '../context';
 import { createWorkspace } from '../frame/create-workspace';
+import { listenForDay } from '../frame/listen-for-day';
 import { BeatCard } from './beat-card';
 import { saveSvg } from './save-svg';
 import { ShotCard } from './shot-card';
@@ -20,7 +21,14 @@ export function CardPage({ beat, query }: { beat: BeatInput; query: string }) {
     made.store.setState({ card: true });
     return made;
   });
-  useEffect(() => held.engine.start(), [held]);
+  useEffect(() => {
+    const stop = held.engine.start();
+    const stopDay = listenForDay(held);
+    return () => {
+      stopDay();
+      stop();
+    };
+  }, [held]);
   return (
     <WorkspaceProvider value={held}>
       <CardSheet />

@@ -1,3 +1,4 @@
+import { saveText } from '../../ui/save-text';
 /** Properties that a drawing lives by: what a stylesheet gives is written into the element itself. */
 const KEPT = [
   'fill',
@@ -57,10 +58,5 @@ export function standaloneSvg(card: Element): string | null {
 export function saveSvg(card: Element, name: string): void {
   const text = standaloneSvg(card);
   if (text === null) return;
-  const url = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
+  saveText(name, 'image/svg+xml', text);
 }

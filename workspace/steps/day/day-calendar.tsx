@@ -4,6 +4,7 @@ import { msOfHour, type DayPlan } from '../../../core/day/index';
 import { writeIcal, type CalendarEvent } from '../../../core/formats/index';
 import type { DayBook } from '../../../core/outing/index';
 import { Button } from '../../../ui/button';
+import { saveText } from '../../../ui/save-text';
 import { stopText } from '../../../words/day-words';
 import { usePart, useWorkspace } from '../../context';
 
@@ -17,12 +18,7 @@ export function DayCalendar({ book, plan }: { book: DayBook; plan: DayPlan }) {
   if (plan.stays.length === 0) return null;
   const save = () => {
     const text = writeIcal(`Fishing, ${book.date}`, eventsOf(book, plan, units), book.nowMs);
-    const url = URL.createObjectURL(new Blob([text], { type: 'text/calendar' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `day-${book.date}-${beat.id}.ics`;
-    link.click();
-    URL.revokeObjectURL(url);
+    saveText(`day-${book.date}-${beat.id}.ics`, 'text/calendar', text);
   };
   return (
     <p>

@@ -27,7 +27,7 @@ import { TextInput } from '../../../ui/input';
 import { createPlanActions } from '../../plan-actions';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { isStale, valueOf } from '../../state/answer';
-import { chosenSites } from './chosen-sites';
+import { chosenSites, shadeTold } from './chosen-sites';
 import { createDayActions } from './day-actions';
 import { DayBeats } from './day-beats';
 import { DayCalendar } from './day-calendar';
@@ -344,7 +344,7 @@ function DayTable({ book, plan }: { book: DayBook; plan: DayPlan }) {
                   <td>
                     {s.best ? `${hourText(s.best.fromH)} to ${hourText(s.best.toH)}` : 'no hour'}
                   </td>
-                  <td>{Math.round(10 * shadeOf(site))} in 10</td>
+                  <td>{Math.round(10 * shadeOf({ shadeByHour: shadeTold(book, site) }))} in 10</td>
                 </tr>
               );
             })}

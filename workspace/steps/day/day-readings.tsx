@@ -26,6 +26,8 @@ import { chosenSites } from './chosen-sites';
 import { createDayActions } from './day-actions';
 import css from './day-panel.module.css';
 
+const counted = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
+
 /** More lines than these are told by their number. */
 const MOST_SHOWN = 6;
 const MOST_PROBLEMS = 4;
@@ -62,8 +64,8 @@ export function DayReadings({ book, plan }: { book: DayBook; plan: DayPlan }) {
     if (water.length > 0) day.takeLines(shownId, water);
     const elsewhere = water.filter((l) => civilDay(l.takenMs, zone) !== book.date).length;
     setSaid([
-      `${water.length} readings taken for ${nameOf(shownId)}, ${read.problems.length} lines left.`,
-      ...(elsewhere > 0 ? [`${elsewhere} of them are of other days.`] : []),
+      `${counted(water.length, 'reading')} taken for ${nameOf(shownId)}, ${counted(read.problems.length, 'line')} left.`,
+      ...(elsewhere > 0 ? [`Of other days: ${elsewhere}.`] : []),
       ...read.problems.slice(0, MOST_PROBLEMS),
     ]);
   };
@@ -162,7 +164,13 @@ function TypeOne({ book, siteId }: { book: DayBook; siteId: string }) {
   };
   return (
     <form className={css.type} onSubmit={(e) => void form.handleSubmit(keep)(e)}>
-      <Select aria-label="Beat that was read" {...form.register('site')}>
+      <Select
+        aria-label="Beat that was read"
+        {...form.register('site', {
+          // The file, the stand-in and the flies are of the same beat.
+          onChange: (e: { target: { value: string } }) => day.show(e.target.value),
+        })}
+      >
         {book.sites
           .filter((s) => chosen.includes(s.id) || s.id === here)
           .map((s) => (

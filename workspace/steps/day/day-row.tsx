@@ -7,7 +7,7 @@ import {
   type SitePlan,
 } from '../../../core/day/index';
 import type { BookSite } from '../../../core/outing/index';
-import { formatTemp, type UnitSystem } from '../../../core/units/index';
+import { convert, formatTemp, type UnitSystem } from '../../../core/units/index';
 import { linePath } from '../../../drawing/shapes';
 import { HATCH_WORDS, hourText, stopText } from '../../../words/day-words';
 import { LABEL_PX, type DayScale } from './day-scale';
@@ -176,7 +176,7 @@ function inLines(name: string): string[] {
 }
 
 const heightText = (m: number, units: UnitSystem) =>
-  units === 'us' ? `${Math.round(m * 3.28084)} ft` : `${Math.round(m)} m`;
+  units === 'us' ? `${Math.round(convert.mToFt(m))} ft` : `${Math.round(m)} m`;
 
 function Lane({ name, y, strong = false }: { name: string; y: number; strong?: boolean }) {
   return (

@@ -21,7 +21,13 @@ import { Check } from '../../../ui/check';
 import { Choice } from '../../../ui/choice';
 import { Disclosure } from '../../../ui/disclosure';
 import { FigureField } from '../../../ui/figure-field';
-import { ADVICE_WORDS, CHECK_WORDS, HATCH_WORDS, hourText } from '../../../words/day-words';
+import {
+  ADVICE_WORDS,
+  CHECK_WORDS,
+  degreesText,
+  HATCH_WORDS,
+  hourText,
+} from '../../../words/day-words';
 import { useActions, usePart } from '../../context';
 import { createDayActions } from './day-actions';
 import panel from '../../../ui/panel.module.css';
@@ -249,10 +255,8 @@ export function DayWeather({ book }: { book: DayBook }) {
   );
 }
 
-const degrees = (c: number, units: UnitSystem) => {
-  const by = units === 'us' ? `${Math.abs(1.8 * c).toFixed(0)} °F` : `${Math.abs(c).toFixed(1)} °C`;
-  return `${by} ${c < 0 ? 'colder' : 'warmer'}`;
-};
+const degrees = (c: number, units: UnitSystem) =>
+  `${degreesText(c, units)} ${c < 0 ? 'colder' : 'warmer'}`;
 
 /** Looked through before leaving. */
 export function DayChecks({ book }: { book: DayBook }) {

@@ -14,7 +14,7 @@ import { DayFoot } from './day-foot';
 import { DayRow } from './day-row';
 import { AXIS_PX, dayScale, LABEL_PX, sitesInRows, type DayScale } from './day-scale';
 import { StayHandles } from './stay-handles';
-import { chosenSites } from './chosen-sites';
+import { chosenSites, shadeTold } from './chosen-sites';
 import css from './day.module.css';
 
 const HOUR_MS = 3_600_000;
@@ -135,11 +135,6 @@ function secondOf(book: DayBook, b: BookSite): string {
   if (told.opensMin !== null || told.shutsMin !== null)
     return `open ${hourText((told.opensMin ?? 0) / 60)} to ${hourText((told.shutsMin ?? 1440) / 60)}`;
   return REGIME_WORDS[(book.facts.streams[b.streamId] ?? NO_STREAM_FACTS).regime].toLowerCase();
-}
-
-function shadeTold(book: DayBook, b: BookSite): readonly number[] {
-  const told = (book.facts.beats[b.id] ?? NO_BEAT_FACTS).shade;
-  return told === null ? b.shadeByHour : b.shadeByHour.map(() => told);
 }
 
 /** Caution has bars, shade has fine ones. */

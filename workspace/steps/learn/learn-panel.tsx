@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { GROUP_ENDS, LEAST, type FactorName, type Learned } from '../../../core/learn/index';
 import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
+import { saveText } from '../../../ui/save-text';
 import {
   factorName,
   groupName,
@@ -72,14 +73,18 @@ export function LearnPanel() {
             ))}
           </ul>
           <p className={panel.row}>
-            <Button onClick={() => saveCsv(learned, units, beat.id)}>These figures as CSV</Button>
+            <Button
+              onClick={() => saveText(`learn-${beat.id}.csv`, 'text/csv', csvOf(learned, units))}
+            >
+              These figures as CSV
+            </Button>
             <Button voice="plain" onClick={() => window.print()}>
               Print
             </Button>
           </p>
           <p className={panel.second}>
             A try is held against what was said when it was opened. An interval that holds the rest
-            is chance. Nothing of this changes a reckoning yet but the water’s constant of homes.
+            is chance. None of it changes a plan yet, but for how likely a fish is home.
           </p>
         </>
       )}
@@ -119,13 +124,4 @@ export function csvOf(l: Learned, units: UnitSystem): string {
     ...l.misses.map((m) => line('misses', MISS_WORDS[m.cause], m.share)),
     ...l.losses.map((m) => line('losses', LOSS_WORDS[m.cause], m.share)),
   ].join('\r\n');
-}
-
-function saveCsv(l: Learned, units: UnitSystem, beatId: string): void {
-  const url = URL.createObjectURL(new Blob([csvOf(l, units)], { type: 'text/csv' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `learn-${beatId}.csv`;
-  link.click();
-  URL.revokeObjectURL(url);
 }
