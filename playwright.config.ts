@@ -55,6 +55,8 @@ export default defineConfig({
       NEXT_TELEMETRY_DISABLED: '1',
       // The sharper picture takes minutes: it is asked for where it is tried.
       PEBBLE_DEMO_SHARPEN: 'when-asked',
+      // Checks count what they try themselves; Learn's has a server of its own.
+      PEBBLE_DEMO_HISTORY: 'none',
     },
   },
 });

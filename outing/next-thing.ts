@@ -83,7 +83,9 @@ const UNRATED = 0.5;
 export const homeOf = (t: PackTarget): number => (t.rating === null ? UNRATED : t.rating / 100);
 
 const coverOf = ({ snapshot, shot }: PackTarget) => ({
-  a: answersIn(snapshot.target?.meanSpeedMps ?? null, snapshot.water.tempC),
+  a:
+    snapshot.predicted.answers ??
+    answersIn(snapshot.target?.meanSpeedMps ?? null, snapshot.water.tempC),
   coverS: coverSeconds(shot?.leadM ?? null, snapshot.target?.surfaceSpeedMps ?? null),
   takeS: TAKE_S,
 });

@@ -1,4 +1,5 @@
 import type { KeptRead, ReadPlace } from '../core/log/index';
+import { seasonsPattern } from './seasons-pattern';
 import {
   isPlace,
   placePlan,
@@ -39,7 +40,8 @@ export function placesToday(
     .filter(isPlace)
     .filter((r) => r.takenMs < since && r.place.streamName === stream);
   const earlier = view.log.tries.filter((t) => t.outingId !== outing?.id);
-  const moment = { nowMs: now, waterTempC, waterLeftM, untilMs };
+  const pattern = seasonsPattern(view.bank?.settings, now);
+  const moment = { nowMs: now, waterTempC, waterLeftM, untilMs, pattern };
   return {
     reads,
     newest: fresh[0] ?? null,

@@ -212,6 +212,19 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
                 isAsked={lastCast !== null}
                 onFell={(fellAt) => say({ fellAt }, lastCast)}
               />
+              <div className={css.flies} role="group" aria-label="How it ran">
+                {([false, true] as const).map((dragged) => (
+                  <Button
+                    voice="bare"
+                    key={String(dragged)}
+                    disabled={lastCast === null}
+                    aria-pressed={lastCast?.dragged === dragged}
+                    onClick={() => say({ dragged }, lastCast)}
+                  >
+                    {dragged ? 'dragged' : 'ran clean'}
+                  </Button>
+                ))}
+              </div>
               <div className={css.flies} role="group" aria-label="To which fly">
                 {[...flies, 'not seen which'].map((fly) => (
                   <Button

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { OutingLog } from '../core/log/index';
+import type { OutingLog, PatternPrior } from '../core/log/index';
 import type { BeatPack } from '../core/outing/index';
 import type { TodaysPattern } from '../core/places/index';
 import type { RouteAsk, RouteResult, Stop } from '../core/route/index';
@@ -24,6 +24,8 @@ export function useRoute(
   ask: RouteAsk | null,
   log: Pick<OutingLog, 'tries' | 'reads'>,
   outingId: string | null,
+  /** Where fish were found in such a season before. */
+  before?: PatternPrior,
 ): PlannedRoute | null {
   const [result, setResult] = useState<PlannedRoute | null>(null);
   const stops = useRef<{ beatId: string; stops: readonly Stop[] } | null>(null);
@@ -49,7 +51,7 @@ export function useRoute(
         ]);
       if (gone) return;
       const today = log.tries.filter((t) => t.outingId === outingId);
-      const pattern = todaysPattern(looksOf(today, log.reads));
+      const pattern = todaysPattern(looksOf(today, log.reads), before);
       const { ground: even } = pack.route!;
       const ground = pattern ? groundByPattern(even, pack.targets, pattern) : even;
       const warm = stops.current?.beatId === pack.beatId ? stops.current.stops : pack.route!.stops;

@@ -6,6 +6,7 @@ await build({
   entryPoints: {
     'solve-flow': 'workers/solve-flow.thread.ts',
     'pack-beat': 'workers/pack-beat.thread.ts',
+    refit: 'workers/refit.thread.ts',
   },
   outdir: 'dist-workers',
   outExtension: { '.js': '.cjs' },

@@ -46,6 +46,7 @@ export {
 export { packsInBook } from './packs';
 export { takeAlong } from './take-along';
 export {
+  keepHistory,
   keepOuting,
   keepReading,
   outingOfDay,
@@ -55,7 +56,8 @@ export {
   takeReadingBack,
 } from './outings';
 export { dayBookOf, keepFact } from './day';
-export { LEARN_OF, learnOf, type LearnOf } from './learn';
+export { LEARN_OF, learnOf, triesBehind, type LearnOf } from './learn';
+export { recordOf, refitOnceADay, refitRecord, takeBack } from './record';
 export { changeSettings, settings } from './settings';
 export { doorSaid, sayDoor, type DoorSaid } from './door';
 export { requestName, underName } from './request-name';

@@ -1,21 +1,69 @@
-import { learn, tryFact, type Learned } from '../core/learn/index';
-import { listAllTries, listBeats } from '../store/index';
+import { learn, RESTS_ON, type LearnTold, type RestsOn, type TryFact } from '../core/learn/index';
+import type { PriorName } from '../core/log/index';
+import { listBeats } from '../store/index';
 import { book } from './book';
+import { factsOfBook } from './facts';
+import { recordOf } from './record';
 
 /** Whose tries are counted: one beat's, its stream's, or all of the book. */
 export const LEARN_OF = ['beat', 'stream', 'book'] as const;
 export type LearnOf = (typeof LEARN_OF)[number];
 
-/** What the tries say, of a beat, of the stream that it is on, or of all. */
-export async function learnOf(of: LearnOf, beatId: string): Promise<Learned> {
+/** What the tries say, of a beat, of the stream that it is on, or of all; of one year, or of every. */
+export async function learnOf(of: LearnOf, beatId: string, year?: number): Promise<LearnTold> {
   const db = await book();
   const beats = await listBeats(db);
   const stream = beats.find((b) => b.id === beatId)?.streamId;
   const ids = new Set(
     of === 'beat' ? [beatId] : beats.filter((b) => b.streamId === stream).map((b) => b.id),
   );
-  const facts = (await listAllTries(db)).flatMap((t) =>
-    of === 'book' || (t.beatId !== null && ids.has(t.beatId)) ? (tryFact(t) ?? []) : [],
+  const own = [...(await factsOfBook(db)).values()].filter(
+    (t) => of === 'book' || (t.beatId !== null && ids.has(t.beatId)),
   );
-  return learn(facts);
+  const asked = own.filter((t) => year === undefined || t.year === year);
+  const facts = withAnglers(asked.flatMap((t) => t.fact ?? []));
+  return {
+    learned: learn(facts),
+    years: [...new Set(own.map((t) => t.year))].sort((a, b) => b - a),
+    empty: asked.length - facts.length,
+    record: await recordOf(),
+    beats: Object.fromEntries(beats.map((b) => [b.id, b.plan.name])),
+  };
+}
+
+/** Nobody signs in: an angler is the device that logged, numbered by when it first did. */
+function withAnglers(facts: TryFact[]): TryFact[] {
+  const numbers = new Map<string, number>();
+  return facts.map((f) => {
+    if (f.device === '') return f;
+    if (!numbers.has(f.device)) numbers.set(f.device, numbers.size + 1);
+    return { ...f, device: String(numbers.get(f.device)) };
+  });
+}
+
+const MOST_TOLD = 300;
+
+/** The tries that a constant is refitted from, newest first; as many as are looked through. */
+export async function triesBehind(name: PriorName): Promise<{ of: number; tries: RestsOn[] }> {
+  const untilMs = (await recordOf())?.untilMs ?? Infinity;
+  const facts = [...(await factsOfBook(await book())).values()]
+    .flatMap((t) => t.fact ?? [])
+    .filter((f) => f.openedMs < untilMs)
+    .filter(RESTS_ON[name]);
+  return {
+    of: facts.length,
+    tries: facts
+      .slice(-MOST_TOLD)
+      .reverse()
+      .map(({ id, beatId, openedMs, casts, shown, looked, hooked, spooked }) => ({
+        id,
+        beatId,
+        openedMs,
+        casts,
+        shown,
+        looked,
+        hooked,
+        spooked,
+      })),
+  };
 }

@@ -5,6 +5,7 @@ import {
   type OutingSummary,
   listOutings,
   listReadings,
+  putHistory,
   putOuting,
   putReading,
 } from '../store/index';
@@ -59,4 +60,9 @@ export async function readingsOf(outingId: string): Promise<Reading[]> {
 export async function takeReadingBack(id: string): Promise<Outcome<null>> {
   await dropReading(await book(), id);
   return done(null);
+}
+
+/** Keeps many outings at once, with all that was read and tried on them. */
+export async function keepHistory(told: Parameters<typeof putHistory>[1]): Promise<void> {
+  await putHistory(await book(), told);
 }

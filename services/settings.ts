@@ -3,7 +3,9 @@ import { readSettings, writeSettings } from '../store/index';
 import { book } from './book';
 
 export async function settings(): Promise<Settings> {
-  return wholeSettings((await readSettings(await book())) as Partial<Settings>);
+  // The record is kept beside them, and is not one of them: only what it changes is.
+  const { record: _, ...kept } = await readSettings(await book());
+  return wholeSettings(kept as Partial<Settings>);
 }
 
 export async function changeSettings(values: Partial<Settings>): Promise<void> {

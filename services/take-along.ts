@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { fitHome } from '../core/lies/index';
 import { fnv1a64 } from '../core/grid/index';
-import { CONSTANTS_HASH, homeTrials } from '../core/log/index';
+import { constantsHashOf, homeAsked, priorsOf } from '../core/log/index';
 import type { BeatPack, PackJob, PackOrder } from '../core/outing/index';
 import { decodeFlow, FINE_CELL_M, flowInputHash } from '../core/water/index';
 import { findBeat, findFlow, findPack, listMarks, listTries, putPack } from '../store/index';
@@ -56,6 +56,8 @@ export async function takeAlong(beatId: string, levelName?: string): Promise<Out
   }
   const now = Math.floor(nowMs() / SAME_MS) * SAME_MS;
   const marks = await listMarks(db, beatId);
+  const told = await settings();
+  const asked = homeAsked(await listTries(db, beatId), priorsOf(told));
   const order: PackOrder = {
     beatId,
     streamName: beat.streamName,
@@ -64,13 +66,15 @@ export async function takeAlong(beatId: string, levelName?: string): Promise<Out
     flow,
     level: level.name,
     marks,
-    settings: await settings(),
-    homeOffset: fitHome(homeTrials(await listTries(db, beatId))).offset,
+    settings: told,
+    homeOffset: fitHome(asked.trials, asked.prior, asked.slope).offset,
     water: await waterAt(beatId, now),
     nowMs: now,
   };
-  const { flow: _flow, plan: _plan, ...told } = order;
-  const hash = fnv1a64(JSON.stringify([PACK_SHAPE, CONSTANTS_HASH, flowHash, told]));
+  const { flow: _flow, plan: _plan, ...rest } = order;
+  const hash = fnv1a64(
+    JSON.stringify([PACK_SHAPE, constantsHashOf(priorsOf(told)), flowHash, rest]),
+  );
   const kept = await findPack(db, hash);
   if (kept) return done({ state: 'done', pack: JSON.parse(kept) as BeatPack });
   const jobs = running();

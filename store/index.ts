@@ -51,4 +51,13 @@ export { readBank } from './bank';
 export { listTryLog, type TryFilter, type TryLogRow } from './try-log';
 export { listOutingsOf, readOuting } from './outing-report';
 export { readSettings, writeSettings } from './settings';
-export { appendEvent, hasTry, listAllTries, listTries, openTry, type AppendOutcome } from './tries';
+export {
+  appendEvent,
+  hasTry,
+  listAllTries,
+  triesChangedAfter,
+  listTries,
+  openTry,
+  type AppendOutcome,
+} from './tries';
+export { putHistory } from './history';

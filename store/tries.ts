@@ -34,6 +34,31 @@ export async function listAllTries(db: Db): Promise<Try[]> {
   return tries.map((t) => tryOf(t, (ofTry.get(t.id) ?? []).map(eventOf)));
 }
 
+/** Tries of which the feed tells a change after a number, as they are now. */
+export async function triesChangedAfter(db: Db, after: number): Promise<Try[]> {
+  const changed = db
+    .selectFrom('feed')
+    .select('id')
+    .where('seq', '>', after)
+    .where('kind', '=', 'try')
+    .union(
+      db
+        .selectFrom('feed')
+        .innerJoin('try_events', 'try_events.id', 'feed.id')
+        .select('try_events.try_id as id')
+        .where('feed.seq', '>', after)
+        .where('feed.kind', '=', 'event'),
+    );
+  const tries = await db.selectFrom('tries').selectAll().where('id', 'in', changed).execute();
+  const events = await db
+    .selectFrom('try_events')
+    .selectAll()
+    .where('try_id', 'in', changed)
+    .execute();
+  const ofTry = grouped(events, (e) => e.try_id);
+  return tries.map((t) => tryOf(t, (ofTry.get(t.id) ?? []).map(eventOf)));
+}
+
 /** Opens a try, and its outing if that is new. Repeating changes nothing. */
 export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): Promise<void> {
   await db.transaction().execute(async (trx) => {

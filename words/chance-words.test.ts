@@ -25,6 +25,7 @@ const chance: ShotChance = {
   undisturbed: 0.8,
   look: 0.5,
   sigmaM: 0.2,
+  crossMps: 0,
   drag: 0.1,
   splash: 0.02,
 };

@@ -109,6 +109,7 @@ export function detailWords(e: TryEvent, units: UnitSystem): string {
     e.missedSize ? SIZE_WORDS[e.missedSize] : '',
     e.lost ? LOSS_WORDS[e.lost] : '',
     e.fellAt ? FELL_WORDS[e.fellAt] : '',
+    e.dragged === undefined ? '' : e.dragged ? 'it dragged' : 'it ran clean',
     e.changed && e.code === 'change' ? CHANGED_WORDS[e.changed] : '',
     e.fly ?? '',
     e.hookedIn ? hookedWords(e.hookedIn) : '',

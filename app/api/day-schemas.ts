@@ -1,7 +1,7 @@
 import { array, boolean, number, object, string, type Schema } from 'yup';
 import { CHECKS, HATCHES, REGIMES } from '@/core/day/index';
 import { LEVEL_NAMES } from '@/core/formats/index';
-import { FACT_KINDS, STAY_OUT, type FactKind } from '@/core/log/index';
+import { FACT_KINDS, PRIOR_NAMES, STAY_OUT, type FactKind } from '@/core/log/index';
 import { isTimeZone } from './schemas';
 
 const oneOf = <T extends string>(what: string, words: readonly T[]) =>
@@ -112,4 +112,17 @@ export const FACT_SCHEMAS: Record<FactKind, Schema> = {
 };
 
 export const learnQuerySchema = <T extends string>(of: readonly T[]) =>
-  object({ of: oneOf('Whose tries', of).required(), beat: id.required('The beat is missing.') });
+  object({
+    of: oneOf('Whose tries', of).required(),
+    beat: id.required('The beat is missing.'),
+    year: between('The year', 1900, 2200, 'years').integer(),
+  });
+
+/** Which corrections, and whether they are taken back. */
+export const takeBackSchema = object({
+  names: array(oneOf('What is taken back', PRIOR_NAMES).required()).min(1).required(),
+  back: boolean().required('Whether it is taken back is missing.'),
+}).noUnknown();
+export const priorQuerySchema = object({
+  prior: oneOf('The correction', PRIOR_NAMES).required(),
+});

@@ -152,6 +152,7 @@ export const eventSchema = object({
   missedSize: oneOf('Size of what was missed', MISSED_SIZES),
   lost: oneOf('Why it was lost', LOSS_CAUSES),
   fellAt: oneOf('Where the cast fell', FELL_AT),
+  dragged: boolean(),
   fly: text('The fly', 80),
   note: text('The note', 500),
   undoes: text('The event taken back', 64),

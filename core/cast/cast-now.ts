@@ -141,11 +141,19 @@ export function waterAt(scene: Scene, q: CastQuestion): TargetWater | null {
     asked,
     q.rig.landsMg,
     q.conditions.turbidityNtu ?? 0,
+    q.angler.learned?.hook ?? 0,
     roughKey(q),
   ]);
   const held = heldWaters.get(scene.flow);
   if (held?.key === key) return held.water;
-  const input = { ...asked, home: 1, target: q.target, rig: q.rig, conditions: q.conditions };
+  const input = {
+    ...asked,
+    home: 1,
+    target: q.target,
+    rig: q.rig,
+    conditions: q.conditions,
+    angler: q.angler,
+  };
   const water = targetWater(scene, input);
   heldWaters.set(scene.flow, { key, water });
   return water;
@@ -170,7 +178,8 @@ function chanceNow(
   const water = waterAt(scene, q);
   if (!water) return null;
   const { target, chance, stand, landing } = q;
-  const sigmaM = landingSigmaM(cast.distanceM, cast.sureM, cast.crossMps);
+  const scatter = q.angler.learned?.scatter;
+  const sigmaM = landingSigmaM(cast.distanceM, cast.sureM, cast.crossMps, scatter);
   const blurM = Math.hypot(sigmaM, water.placeM);
   const rig = q.rig;
   const view = fishView(scene, target!, q.conditions);
@@ -187,6 +196,7 @@ function chanceNow(
     distanceM: cast.distanceM,
     sureM: cast.sureM,
     crossMps: cast.crossMps,
+    scatter,
     placeM: water.placeM,
     cleanS: known.cleanS,
     lined: known.laid

@@ -105,7 +105,7 @@ export function targetWater(
     | 'landingDraws'
     | 'alarm'
     | 'rig'
-  >,
+  > & { angler?: Pick<ShotsInput['angler'], 'learned'> },
 ): TargetWater {
   const { flow } = scene;
   const { target, conditions } = input;
@@ -121,7 +121,7 @@ export function targetWater(
     placeM: input.unmarked ? CHANCE.unmarkedPlaceM : CHANCE.placeM[target.surety],
     roughness: fishView(scene, target, conditions).roughness,
     paceMps: reach.paceMps,
-    strike: strikeKind(input.fly, input.species, target.totalLengthCm),
+    strike: strikeKind(input.fly, input.species, target.totalLengthCm, input.angler?.learned?.hook),
     tauS: input.alarm?.tauS ?? ALARM.tauS,
   };
 }
@@ -147,7 +147,12 @@ export function* shotContextSteps(
     sampleSurface(surfaceCurrent(flow), p.xM, p.yM, { depthM: 0, u: 0, v: 0 }).depthM > 0;
   const old = landingFor(flow, input.target, lead.leadM);
   const usualSigma = Math.hypot(
-    landingSigmaM(input.angler.comfortableM, input.angler.landsWithinHalfMetreToM, 0),
+    landingSigmaM(
+      input.angler.comfortableM,
+      input.angler.landsWithinHalfMetreToM,
+      0,
+      input.angler.learned?.scatter,
+    ),
     fish.placeM,
   );
   // A landing place that was pinned is the only one; else those with the greatest look, all of them water.
@@ -284,7 +289,8 @@ export function candidate(
     strikeLow: stand.ahead.strikeLow,
     lay: lay.kind,
   };
-  const sigmaM = landingSigmaM(stand.distanceM, sureM, stand.wind.crossMps);
+  const scatter = input.angler.learned?.scatter;
+  const sigmaM = landingSigmaM(stand.distanceM, sureM, stand.wind.crossMps, scatter);
   // Without a line that was laid only the chord is known: the leader lies along it.
   const lined = drift.laid
     ? linedChance(line, drift.stepM!, rig, target, sigmaM, fish)
@@ -298,6 +304,7 @@ export function candidate(
     distanceToFishM: Math.hypot(stand.place.xM - target.xM, stand.place.yM - target.yM),
     distanceM: stand.distanceM,
     sureM,
+    scatter,
     crossMps: stand.wind.crossMps,
     placeM: fish.placeM,
     cleanS,

@@ -1,5 +1,6 @@
 import type { Place } from '../grid/index';
 import { entriesOf, type BeatPlan } from '../formats/index';
+import type { Scatter } from '../chance/index';
 import type { FlyKind, Rig } from '../rig/index';
 import type { Conditions, Fish, Posture } from '../sight/index';
 import type {
@@ -22,6 +23,8 @@ export interface ShotAngler extends WadingBody {
   landsWithinHalfMetreToM: number;
   /** Up to here a longer cast is no worse, m. */
   comfortableM: number;
+  /** What the record says of this angler: own scatter, and the shift of hooked. */
+  learned?: { scatter: Scatter; hook: number };
 }
 
 /** A search for shots, in full; its rig is the one that hangs on the line. */

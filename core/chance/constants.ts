@@ -35,6 +35,10 @@ export const CHANCE = {
   /** Cross wind beyond a light air spreads the casts by this for each m/s and 10 m. */
   crossSpread: 0.02,
   crossFreeMps: 2,
+  /** An angler's own scatter is told apart to here, and from there on, m; its wind is whole so much over the free one, m/s. */
+  nearM: 6,
+  farM: 12,
+  windyByMps: 3,
   sideCast: 0.9,
   /** A fly that lands on its nose frightens with this chance, fading over this, m. */
   splash: 0.3,

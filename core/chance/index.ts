@@ -11,13 +11,15 @@ export {
   linedByChord,
   linedChance,
   nextCover,
+  scatterAt,
   PARTS,
   shotChance,
   type CastFacts,
   type Part,
+  type Scatter,
   type ShotChance,
 } from './shot-chance';
 export { hookedIfTaken, strikeKind, tightFromSlackS, type StrikeKind } from './strike';
 export { homeAfter, markAtHome } from './at-home';
 export { scoreOf, type Score } from './score';
-export { normalCdf, normalQuantile } from './normal';
+export { logistic, logit, normalCdf, normalQuantile } from './normal';

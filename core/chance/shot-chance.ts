@@ -18,6 +18,8 @@ export interface CastFacts {
   distanceM: number;
   sureM: number;
   crossMps: number;
+  /** This angler's own scatter, where a record tells it. */
+  scatter?: Scatter | undefined;
   /** How well the fish's place is known. */
   placeM: number;
   cleanS: number;
@@ -47,17 +49,38 @@ export interface ShotChance {
   undisturbed: number;
   look: number;
   sigmaM: number;
+  crossMps: number;
   /** Share of casts whose fly drags within reach, and whose splash frightens. */
   drag: number;
   splash: number;
 }
 
+/** How an angler's own casts scatter beside what was reckoned, times: to 6 m, from 12 m on, and more in a wind of 5 m/s. */
+export interface Scatter {
+  near: number;
+  far: number;
+  wind: number;
+}
+
+/** The angler's own scatter over what was reckoned, at a distance, m, in a wind, m/s. */
+export function scatterAt(s: Scatter, distanceM: number, windMps: number): number {
+  const far = clamp((distanceM - CHANCE.nearM) / (CHANCE.farM - CHANCE.nearM));
+  const wind = clamp((windMps - CHANCE.crossFreeMps) / CHANCE.windyByMps);
+  return s.near ** (1 - far) * s.far ** far * s.wind ** wind;
+}
+
 /** Scatter of the landing place, m, without what is not known of the fish's. */
-export function landingSigmaM(distanceM: number, sureM: number, crossMps: number): number {
+export function landingSigmaM(
+  distanceM: number,
+  sureM: number,
+  crossMps: number,
+  own?: Scatter,
+): number {
   const arm = (CHANCE.sigmaAtSureM * distanceM) / Math.max(0.1, sureM);
   const wind =
     (CHANCE.crossSpread * Math.max(0, Math.abs(crossMps) - CHANCE.crossFreeMps) * distanceM) / 10;
-  return Math.max(CHANCE.leastSigmaM, Math.hypot(arm, wind));
+  const times = own ? scatterAt(own, distanceM, Math.abs(crossMps)) : 1;
+  return Math.max(CHANCE.leastSigmaM, times * Math.hypot(arm, wind));
 }
 
 /** Chance that a still angler who casts once is not noticed. */
@@ -154,7 +177,7 @@ const FREE_S = 8;
 
 /** The chance of an honest look from one cast, by the table of its aim. */
 export function shotChance(table: LookTable, f: CastFacts): ShotChance {
-  const sigmaM = landingSigmaM(f.distanceM, f.sureM, f.crossMps);
+  const sigmaM = landingSigmaM(f.distanceM, f.sureM, f.crossMps, f.scatter);
   const blurM = Math.hypot(sigmaM, f.placeM);
   return chanceOf(table.at(f.cleanS, blurM), table.at(FREE_S, blurM).presented, sigmaM, f);
 }
@@ -188,6 +211,7 @@ export function chanceOf(look: Look, landsBest: number, sigmaM: number, f: CastF
     undisturbed,
     look: own,
     sigmaM,
+    crossMps: f.crossMps,
     drag: look.drag,
     splash: look.splash,
   };

@@ -65,3 +65,4 @@ export { SAME_HOUR_H, tempAtHour } from './hour-temp';
 export { SLOT_MIN, workSite, type HourTemp, type SitePlan } from './site-plan';
 export type { OtherOrder } from './other-orders';
 export { planDay, type DayPlan, type NoDay, type PlannedStay } from './day-plan';
+export { cholesky, forwards } from './linear';

@@ -8,32 +8,47 @@ export const FACTORS = [
   'kind',
   'lay',
   'fly',
+  'rig',
   'hour',
   'temperature',
+  'light',
   'level',
   'posture',
+  'distance',
+  'method',
+  'angler',
 ] as const;
 export type FactorName = (typeof FACTORS)[number];
+/** By what put-downs are told apart. */
+export const SPOOK_FACTORS = ['posture', 'distance', 'level'] as const;
+/** What two of are held side by side. */
+export const SIDES = ['rig', 'angler', 'method'] as const;
 
 /** Upper ends of groups; the last is open. */
 const DEPTHS_M = [0.3, 0.5, 0.8] as const;
 const HOURS = [9, 12, 15, 18] as const;
 const TEMPS_C = [8, 11, 14, 17] as const;
+const DISTANCES_M = [4, 6, 9, 12] as const;
 
 const under = (value: number | null, ends: readonly number[]): string | null =>
   value === null ? null : String(ends.find((e) => value < e) ?? 'over');
 
-/** The group of a try; depth, hour and temperature by the upper end of their group ("over" the last). */
+/** The group of a try; depth, hour, temperature and distance by the upper end of their group ("over" the last). */
 export const GROUP_OF: Record<FactorName, (f: TryFact) => string | null> = {
   depth: (f) => under(f.depthM, DEPTHS_M),
   pace: (f): PaceWord | null => (f.surfaceSpeedMps === null ? null : paceWord(f.surfaceSpeedMps)),
   kind: (f) => f.kind,
   lay: (f) => f.lay,
   fly: (f) => f.flyKind,
+  rig: (f) => f.rigId,
   hour: (f) => under(f.hour, HOURS),
   temperature: (f) => under(f.tempC, TEMPS_C),
+  light: (f) => f.sky,
   level: (f) => f.level,
   posture: (f) => f.posture,
+  distance: (f) => under(f.distanceM, DISTANCES_M),
+  method: (f) => f.method,
+  angler: (f) => f.device || null,
 };
 
 /** Ends of the groups that have them, for words. */
@@ -41,4 +56,5 @@ export const GROUP_ENDS: Partial<Record<FactorName, readonly number[]>> = {
   depth: DEPTHS_M,
   hour: HOURS,
   temperature: TEMPS_C,
+  distance: DISTANCES_M,
 };

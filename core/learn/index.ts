@@ -1,13 +1,31 @@
-/** Learn: what the tries say of the plan, and of what works here. */
-export { calibration, pool, shrunk, wilson, type Calibration, type Share } from './stats';
-export { tryFact, type TryFact } from './try-facts';
-export { FACTORS, GROUP_ENDS, type FactorName } from './factors';
+/** Learn: what the tries say of the plan and of what works here, and what they change of the models' constants. */
+export {
+  calibration,
+  chiSquareQuantile,
+  difference,
+  pool,
+  shrunk,
+  wilson,
+  type Calibration,
+  type Count,
+  type Share,
+} from './stats';
+export { tryFact, type SaidParts, type TryFact } from './try-facts';
+export { FACTORS, GROUP_ENDS, SIDES, SPOOK_FACTORS, type FactorName } from './factors';
+export { LEAST, type Verdict } from './verdict';
+export type { HomeBin } from './homes';
 export {
   learn,
-  LEAST,
+  type Conversion,
   type FactorTold,
   type Group,
-  type HomeBin,
   type Learned,
-  type Verdict,
+  type Told,
 } from './learn';
+export { answeredFirst, saidOf, type SaidOf } from './said';
+export { settle, type Before, type Settled } from './settle';
+export { depthsBySeason, judged, priorsFrom, refitted, type Refit, type RefitPart } from './refit';
+export { LEAST_TO_REFIT, RESTS_ON, type Refitted } from './refit-rules';
+export { refitSink, type FeltWater } from './refit-sink';
+export { HELD, stopFound, stopsTold, type StopDay, type StopsTold } from './stops';
+export type { BookRecord, LearnTold, RestsOn } from './told';

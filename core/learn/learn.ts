@@ -1,156 +1,243 @@
-import { SHOWN_A_WORKING } from '../lies/index';
+import type { Species } from '../fish/index';
 import type { LossCause, MissCause } from '../log/index';
-import { FACTORS, GROUP_OF, type FactorName } from './factors';
-import { calibration, pool, shrunk, wilson, type Calibration, type Share } from './stats';
+import { FACTORS, GROUP_OF, SPOOK_FACTORS, type FactorName } from './factors';
+import { homesByRating, type HomeBin } from './homes';
+import { answeredFirst, saidOf } from './said';
+import {
+  calibration,
+  pool,
+  shrunkAt,
+  wilson,
+  type Calibration,
+  type Count,
+  type Share,
+} from './stats';
 import type { TryFact } from './try-facts';
-
-/** Fewer than these say nothing: looks of a group, places of a bin, tries in all (common practice of counting). */
-export const LEAST = { looks: 8, places: 20, tries: 20, causes: 8 } as const;
-/** Of a hundred seasons without a signal so many may show one. */
-const FALSE_ALARMS = 0.05;
-
-/** too few · as said, or could be chance · clearly more, clearly less. */
-export type Verdict = 'too few' | 'even' | 'more' | 'less';
-
-/** Places rated alike: how many showed a fish, and how many should have, as was said then. */
-export interface HomeBin {
-  /** Tenths of P(home): 3 is 30 to 39 of a hundred. */
-  tenth: number;
-  found: Share;
-  expected: number;
-  verdict: Verdict;
-}
+import { FALSE_ALARMS, LEAST, verdictOf, type Verdict } from './verdict';
 
 export interface Group {
   name: string;
-  /** Takes for each look, drawn towards the other groups. */
+  /** So many of the group, drawn towards the other groups. */
   takes: Share;
   verdict: Verdict;
 }
 export interface FactorTold {
   factor: FactorName;
-  /** Takes for each look over all of its groups. */
+  /** Over all of its groups. */
   mean: number;
   groups: Group[];
+}
+
+/** What was said with a chance, against how often it came; `fit`: whether what was said better came oftener. */
+export interface Told {
+  found: Share;
+  said: number;
+  verdict: Verdict;
+  fit: Calibration | null;
+}
+
+/** One species: each of the one before, and what was to be expected of it then. */
+export interface Conversion {
+  species: Species | null;
+  tries: number;
+  looked: Told | null;
+  took: Share;
+  hooked: Told | null;
+  landed: Share;
 }
 
 export interface Learned {
   tries: number;
   looks: number;
-  /** Places in which nobody had seen a fish, by what was said of them. */
-  home: { bins: HomeBin[]; all: { found: Share; expected: number; verdict: Verdict } };
-  /** Did what was said come: the fish saw the fly, and it was calm on arrival. null: never said. */
-  look: { fit: Calibration; verdict: Verdict } | null;
-  calm: { found: Share; said: number; verdict: Verdict } | null;
+  /** Tries that carry no prediction: from before there were any, or where no cast was worked out. */
+  unsaid: number;
+  /** Tries whose taps contradict one another: landed or lost, with the take taken back. */
+  odd: number;
+  sinceMs: number | null;
+  /** Month by month, oldest first: "2026-06". */
+  months: { month: string; tries: number; looks: number; takes: number }[];
+  /** Was the plan right? Each null: it was never said. Home is of places in which nobody had seen a fish. */
+  plan: {
+    home: { bins: HomeBin[]; all: HomeBin | null };
+    look: Told | null;
+    calm: Told | null;
+    drag: Told | null;
+    sink: Told | null;
+  };
   factors: FactorTold[];
-  /** Looked, took, hooked, landed: each of the one before. */
-  chain: { looked: Share; took: Share; hooked: Share; landed: Share };
+  /** Put down, of the tries: by posture, by distance, by level. */
+  spooks: FactorTold[];
+  conversion: Conversion[];
   misses: { cause: MissCause; share: Share }[];
   missesVerdict: Verdict;
   losses: { cause: LossCause; share: Share }[];
 }
 
-/** 95 % of one question. */
-const Z = 1.96;
-
-const verdictOf = ({ low, high, n }: Share, against: number, least: number): Verdict =>
-  n < least ? 'too few' : low > against ? 'more' : high < against ? 'less' : 'even';
-
 /** What the tries say. Nothing is said that is wider than what it claims: an interval that holds the mean is "even". */
 export function learn(facts: readonly TryFact[]): Learned {
   const looked = facts.filter((f) => f.looked);
-  const counts = FACTORS.map((factor) => ({ factor, groups: grouped(looked, factor) }));
-  // Many questions at once: each must be surer, so that all together raise a false alarm 5 times in 100.
-  const asked = counts.reduce((n, c) => n + c.groups.filter((g) => g.n >= LEAST.looks).length, 0);
-  const level = 1 - FALSE_ALARMS / Math.max(1, asked);
   const misses = causes<MissCause>(facts.flatMap((f) => f.misses));
   const early = misses.find((m) => m.cause === 'early')?.share.k ?? 0;
   const late = misses.find((m) => m.cause === 'late')?.share.k ?? 0;
   return {
     tries: facts.length,
     looks: looked.length,
-    home: homeOf(facts),
-    look: lookOf(facts),
-    calm: calmOf(facts),
-    factors: counts.map(({ factor, groups }) => {
-      const pooled = pool(groups);
-      return {
-        factor,
-        mean: pooled.mean,
-        groups: groups.map((g) => ({
-          name: g.name,
-          takes: shrunk(g, pooled),
-          verdict: verdictOf(shrunk(g, pooled, level), pooled.mean, LEAST.looks),
-        })),
-      };
-    }),
-    chain: {
-      looked: wilson(looked.length, facts.length),
-      took: wilson(looked.filter((f) => f.took).length, looked.length),
-      hooked: wilson(facts.filter((f) => f.hooked).length, facts.filter((f) => f.took).length),
-      landed: wilson(facts.filter((f) => f.landed).length, facts.filter((f) => f.hooked).length),
+    unsaid: facts.filter((f) => f.homeSaid === null && f.parts === null).length,
+    odd: facts.filter((f) => f.odd).length,
+    sinceMs: facts.reduce<number | null>((t, f) => Math.min(t ?? Infinity, f.openedMs), null),
+    months: byMonth(facts),
+    plan: {
+      home: homesByRating(facts),
+      look: toldOf(
+        facts.map((f) => ({ chance: saidOf(f).answered, came: answeredFirst(f) })),
+        LEAST.tries,
+      ),
+      calm: calmOf(facts),
+      drag: ofCasts(facts, (f) => ({
+        chance: f.parts?.drag ?? null,
+        yes: f.dragged.yes,
+        no: f.dragged.no,
+      })),
+      sink: ofCasts(facts, (f) => ({
+        chance: f.ticksSaid,
+        yes: f.felt.touched,
+        no: f.felt.clear,
+      })),
     },
+    factors: byFactors(looked, FACTORS, (f) => f.took),
+    spooks: byFactors(facts, SPOOK_FACTORS, (f) => f.spooked),
+    conversion: conversionsOf(facts),
     misses,
     missesVerdict: verdictOf(wilson(late, early + late), 0.5, LEAST.causes),
     losses: causes<LossCause>(facts.flatMap((f) => f.loss ?? [])),
   };
 }
 
-function grouped(looked: readonly TryFact[], factor: FactorName) {
+/** Every month that something was tried in. */
+function byMonth(facts: readonly TryFact[]): Learned['months'] {
+  const months = new Map<string, Learned['months'][number]>();
+  for (const f of facts) {
+    let m = months.get(f.month);
+    if (!m) months.set(f.month, (m = { month: f.month, tries: 0, looks: 0, takes: 0 }));
+    m.tries++;
+    if (f.looked) m.looks++;
+    if (f.took) m.takes++;
+  }
+  return [...months.values()].sort((a, b) => (a.month < b.month ? -1 : 1));
+}
+
+/** Shares by the groups of several factors. Many questions at once: each must be surer, so that all together raise a false alarm 5 times in 100. */
+function byFactors(
+  facts: readonly TryFact[],
+  factors: readonly FactorName[],
+  came: (f: TryFact) => boolean,
+): FactorTold[] {
+  const counts = factors.map((factor) => ({ factor, groups: grouped(facts, factor, came) }));
+  const asked = counts.reduce((n, c) => n + c.groups.filter((g) => g.n >= LEAST.looks).length, 0);
+  const level = 1 - FALSE_ALARMS / Math.max(1, asked);
+  return counts.map(({ factor, groups }) => {
+    const pooled = pool(groups);
+    return {
+      factor,
+      mean: pooled.mean,
+      groups: groups.map((g) => {
+        const { told, sure } = shrunkAt(g, pooled, level);
+        return {
+          name: g.name,
+          takes: told,
+          verdict: verdictOf(sure, pooled.mean, LEAST.looks),
+        };
+      }),
+    };
+  });
+}
+
+function grouped(
+  facts: readonly TryFact[],
+  factor: FactorName,
+  came: (f: TryFact) => boolean,
+): ({ name: string } & Count)[] {
   const groups = new Map<string, { name: string; k: number; n: number }>();
-  for (const f of looked) {
+  for (const f of facts) {
     const name = GROUP_OF[factor](f);
     if (name === null) continue;
-    const g = groups.get(name) ?? { name, k: 0, n: 0 };
-    groups.set(name, { name, k: g.k + (f.took ? 1 : 0), n: g.n + 1 });
+    let g = groups.get(name);
+    if (!g) groups.set(name, (g = { name, k: 0, n: 0 }));
+    g.n++;
+    if (came(f)) g.k++;
   }
   return [...groups.values()].sort((a, b) => b.n - a.n);
 }
 
-/** How often a place of this chance should have shown its fish. */
-const shouldShow = (f: TryFact) => f.homeSaid! * (1 - (1 - SHOWN_A_WORKING) ** f.workings);
-
-function homeOf(facts: readonly TryFact[]): Learned['home'] {
-  const told = facts.filter((f) => f.homeSaid !== null && f.homeSaid > 0);
-  const binOf = (list: readonly TryFact[], level: number, least: number) => {
-    const found = wilson(list.filter((f) => f.shown).length, list.length);
-    const expected =
-      list.length === 0 ? NaN : list.reduce((s, f) => s + shouldShow(f), 0) / list.length;
-    const verdict = verdictOf(wilson(found.k, found.n, level), expected, least);
-    return { found, expected, verdict };
-  };
-  const tenths = [...new Set(told.map((f) => tenthOf(f)))].sort((a, b) => a - b);
-  const level = 1 - FALSE_ALARMS / Math.max(1, tenths.length);
-  return {
-    bins: tenths.map((tenth) => ({
-      tenth,
-      ...binOf(
-        told.filter((f) => tenthOf(f) === tenth),
-        level,
-        LEAST.places,
-      ),
-    })),
-    all: binOf(told, 1 - FALSE_ALARMS, LEAST.places),
-  };
-}
-const tenthOf = (f: TryFact) => Math.min(9, Math.floor(10 * f.homeSaid! + 1e-9));
-
-function lookOf(facts: readonly TryFact[]): Learned['look'] {
-  const fit = calibration(
-    facts.flatMap((f) => (f.lookSaid === null ? [] : [{ chance: f.lookSaid, came: f.looked }])),
+/** What was said against what came; what was not said, or of which nobody knows, is left out. */
+function toldOf(
+  all: readonly { chance: number | null; came: boolean | null }[],
+  least: number,
+): Told | null {
+  const said = all.filter(
+    (s): s is { chance: number; came: boolean } => s.chance !== null && s.came !== null,
   );
-  if (!fit) return null;
-  const { slope, slopeSd, n } = fit;
-  const share = { best: slope, low: slope - Z * slopeSd, high: slope + Z * slopeSd, k: 0, n };
-  return { fit, verdict: verdictOf(share, 1, LEAST.tries) };
+  if (said.length === 0) return null;
+  const found = wilson(said.filter((s) => s.came).length, said.length);
+  const mean = said.reduce((sum, s) => sum + s.chance, 0) / said.length;
+  return { found, said: mean, verdict: verdictOf(found, mean, least), fit: calibration(said) };
 }
 
-function calmOf(facts: readonly TryFact[]): Learned['calm'] {
-  const told = facts.filter((f) => f.calmSaid !== null);
-  if (told.length === 0) return null;
-  const found = wilson(told.filter((f) => !f.spooked).length, told.length);
-  const said = told.reduce((s, f) => s + f.calmSaid!, 0) / told.length;
-  return { found, said, verdict: verdictOf(found, said, LEAST.tries) };
+/** Who was put down on the way can only be one that was home. */
+const calmOf = (facts: readonly TryFact[]) =>
+  toldOf(
+    facts.map((f) => ({
+      chance:
+        f.calmSaid === null ? null : 1 - (f.parts?.home ?? f.homeSaid ?? 1) * (1 - f.calmSaid),
+      came: f.downAt !== 0,
+    })),
+    LEAST.tries,
+  );
+
+/** The same counted by casts: each of a try was said alike. */
+const ofCasts = (
+  facts: readonly TryFact[],
+  of: (f: TryFact) => { chance: number | null; yes: number; no: number },
+) =>
+  toldOf(
+    facts.flatMap((f) => {
+      const { chance, yes, no } = of(f);
+      if (chance === null || Number.isNaN(chance)) return [];
+      return Array.from({ length: yes + no }, (_, i) => ({ chance, came: i < yes }));
+    }),
+    LEAST.tries,
+  );
+
+function conversionsOf(facts: readonly TryFact[]): Conversion[] {
+  const species = [...new Set(facts.map((f) => f.species))];
+  const count = (list: readonly TryFact[], is: (f: TryFact) => boolean) => list.filter(is).length;
+  return species
+    .map((name): Conversion => {
+      const own = facts.filter((f) => f.species === name);
+      const took = count(own, (f) => f.took);
+      const hooked = count(own, (f) => f.hooked);
+      return {
+        species: name,
+        tries: own.length,
+        looked: toldOf(
+          own.map((f) => ({ chance: saidOf(f).answered, came: answeredFirst(f) })),
+          LEAST.looks,
+        ),
+        took: wilson(
+          took,
+          count(own, (f) => f.looked),
+        ),
+        hooked: toldOf(
+          own.filter((f) => f.took).map((f) => ({ chance: saidOf(f).hooked, came: f.hooked })),
+          LEAST.looks,
+        ),
+        landed: wilson(
+          count(own, (f) => f.landed),
+          hooked,
+        ),
+      };
+    })
+    .sort((a, b) => b.tries - a.tries);
 }
 
 function causes<C extends string>(all: readonly C[]): { cause: C; share: Share }[] {

@@ -1,5 +1,5 @@
 import { normalQuantile } from '../chance/index';
-import { quantilesOf } from '../moves/index';
+import { lnGamma, quantilesOf } from '../moves/index';
 
 /** A share with its interval. */
 export interface Share {
@@ -37,11 +37,8 @@ const STRENGTHS = [4, 8, 16, 32, 64, 128, 256, 512, 1024];
 
 /** ln of the chance of k in n under a Beta(a, b), without what is the same for all a and b. */
 function logBetaBinomial(k: number, n: number, a: number, b: number): number {
-  let log = 0;
-  for (let i = 0; i < k; i++) log += Math.log(a + i);
-  for (let i = 0; i < n - k; i++) log += Math.log(b + i);
-  for (let i = 0; i < n; i++) log -= Math.log(a + b + i);
-  return log;
+  const rises = (x: number, by: number) => lnGamma(x + by) - lnGamma(x);
+  return rises(a, k) + rises(b, n - k) - rises(a + b, n);
 }
 
 /**
@@ -68,10 +65,45 @@ export function pool(groups: readonly Count[]): Pooling {
 }
 
 /** A group's rate drawn towards the others: few trials far, many hardly. */
-export function shrunk({ k, n }: Count, { mean, strength }: Pooling, level = 0.95): Share {
+export const shrunk = (count: Count, pooling: Pooling): Share => shrunkAt(count, pooling).told;
+
+/** The same, and with its interval at another level too: surer than .95. */
+export function shrunkAt(
+  { k, n }: Count,
+  { mean, strength }: Pooling,
+  level = 0.95,
+): { told: Share; sure: Share } {
   const rate = { a: strength * mean + k, b: strength * (1 - mean) + n - k };
-  const [low, high] = quantilesOf(rate, [(1 - level) / 2, (1 + level) / 2]) as [number, number];
-  return { best: rate.a / (rate.a + rate.b), low, high, k, n };
+  const [least, low, high, most] = quantilesOf(rate, [
+    (1 - level) / 2,
+    0.025,
+    0.975,
+    (1 + level) / 2,
+  ]) as [number, number, number, number];
+  const share = { best: rate.a / (rate.a + rate.b), k, n };
+  return { told: { ...share, low, high }, sure: { ...share, low: least, high: most } };
+}
+
+/** Rate of the first less the second, with its interval (Newcombe 1998, method 10: Wilson's intervals squared together). */
+export function difference(
+  a: Count,
+  b: Count,
+  level = 0.95,
+): { best: number; low: number; high: number } {
+  const [one, other] = [wilson(a.k, a.n, level), wilson(b.k, b.n, level)];
+  if (a.n === 0 || b.n === 0) return { best: NaN, low: -1, high: 1 };
+  const best = one.best - other.best;
+  return {
+    best,
+    low: best - Math.hypot(one.best - one.low, other.high - other.best),
+    high: best + Math.hypot(one.high - one.best, other.best - other.low),
+  };
+}
+
+/** The value that a chi-square of so many figures stays under with this chance (Wilson and Hilferty 1931, within 1 % from .9 on). */
+export function chiSquareQuantile(share: number, figures: number): number {
+  const by = 2 / (9 * figures);
+  return figures * (1 - by + normalQuantile(share) * Math.sqrt(by)) ** 3;
 }
 
 /** One thing that was said with a chance, and whether it came. */

@@ -1,16 +1,21 @@
 import type { LevelName } from '../formats/index';
-import type { LieKind } from '../lies/index';
+import type { Place } from '../grid/index';
+import type { Species } from '../fish/index';
+import { seasonOfMonth, type LieKind, type Method, type Season } from '../lies/index';
 import {
   CASTS_A_WORKING,
   foldTry,
+  isCast,
   SHOWS,
   type EventCode,
   type LossCause,
   type MissCause,
   type Try,
+  type TryEvent,
 } from '../log/index';
 import type { FlyKind } from '../rig/index';
-import type { Posture } from '../sight/index';
+import { answersIn } from '../moves/index';
+import type { Posture, Sky } from '../sight/index';
 
 /** One try as Learn counts it: what was said of it then, and what came. null: not known. */
 export interface TryFact {
@@ -28,13 +33,38 @@ export interface TryFact {
   lay: string | null;
   flyKind: FlyKind | null;
   rigId: string | null;
+  /** The device that logged it, by its own id; '' where none is known. */
+  device: string;
+  species: Species | null;
+  method: Method | null;
+  sky: Sky | null;
+  windMps: number | null;
+  season: Season;
+  /** Of its own clock, "2026-06". */
+  month: string;
+  /** Depth-mean pace, m/s. */
+  meanSpeedMps: number | null;
+  /** Stand to landing, and stand to fish, m. */
+  castM: number | null;
+  distanceM: number | null;
   /** P(home) of a lie in which nobody had seen a fish, 0-1; and how often it was worked through. */
   homeSaid: number | null;
+  /** The water's constant and the slope that were in it. */
+  homeOffset: number;
+  homeSlope: number;
   workings: number;
   /** Something showed that a fish was there. */
   shown: boolean;
   /** Chance of an honest look, 0-1. */
   lookSaid: number | null;
+  /** What that chance was made of; null: the cast was not worked out. */
+  parts: SaidParts | null;
+  /** Chance that a good cover is answered, 0-1. */
+  answersSaid: number;
+  /** Chance that a drift touches the bed, 0-1; null: nothing sank, or nobody asked. */
+  ticksSaid: number | null;
+  /** Chance that the still angler at the stand is noticed, 0-1. */
+  exposure: number | null;
   /** Chance that it is calm on arrival, 0-1. */
   calmSaid: number | null;
   casts: number;
@@ -45,11 +75,38 @@ export interface TryFact {
   hooked: boolean;
   landed: boolean;
   spooked: boolean;
+  /** Covers until the fish first answered, and until it was put down (0: on the way); null: it never was. */
+  answeredAt: number | null;
+  downAt: number | null;
+  /** Casts of which it was said: that fell within half a metre, or not; that dragged, or ran clean. */
+  fell: { on: number; off: number };
+  dragged: { yes: number; no: number };
+  /** Drifts that were felt: touched the bed, or never. */
+  felt: { touched: number; clear: number };
   misses: MissCause[];
   loss: LossCause | null;
+  /** Its taps contradict one another: landed or lost, with the take taken back. It counts as taken. */
+  odd: boolean;
+}
+
+/** Parts of the chance of an honest look that a refit needs. */
+export interface SaidParts {
+  home: number;
+  calm: number;
+  /** One cover's look, how much of a cover stays undisturbed, and the share of that which is being seen. */
+  look: number;
+  undisturbed: number;
+  seen: number;
+  /** Hooked, given a take. */
+  hooked: number;
+  drag: number;
+  sigmaM: number;
+  crossMps: number;
 }
 
 const LOOKS: readonly EventCode[] = ['look', 'refusal', 'miss', 'hook', 'let-be', 'foul'];
+/** The same with what can only follow one. */
+const ANSWERED: readonly EventCode[] = [...LOOKS, 'landing', 'loss'];
 const HOUR_MS = 3_600_000;
 
 /** What a try says; null: nothing happened in it, and it says nothing. */
@@ -58,8 +115,11 @@ export function tryFact(t: Try): TryFact | null {
   const events = fold.timeline.filter((e) => !e.undone).map((e) => e.event);
   const had = (codes: readonly EventCode[]) => events.some((e) => codes.includes(e.code));
   const shown = had(SHOWS);
+  // A fish that was landed or lost was on, even where the tap that it took was taken back.
+  const fought = had(['landing', 'loss']);
   if (fold.casts === 0 && !shown) return null;
-  const { target, rated, water, cast, predicted, level } = t.snapshot;
+  const { target, rated, water, weather, cast, predicted, level } = t.snapshot;
+  const month = new Date(t.openedMs + 60_000 * t.zoneOffsetMin).toISOString().slice(0, 7);
   // Ratings were no chances before the water had its constant.
   const homeSaid =
     t.markId === null && target?.rating != null && rated.homeOffset != null
@@ -79,18 +139,85 @@ export function tryFact(t: Try): TryFact | null {
     lay: cast?.lay.kind ?? null,
     flyKind: cast?.rig.fly ?? null,
     rigId: cast?.rig.id ?? null,
+    device: events[0]?.device ?? '',
+    species: rated.species,
+    method: rated.method,
+    sky: weather.sky,
+    windMps: weather.windMps,
+    season: seasonOfMonth(Number(month.slice(5))),
+    month,
+    meanSpeedMps: target?.meanSpeedMps ?? null,
+    castM: cast?.landing ? metresApart(cast.stand, cast.landing) : null,
+    distanceM: cast && target ? metresApart(cast.stand, target) : null,
     homeSaid,
+    homeOffset: rated.homeOffset ?? 0,
+    homeSlope: rated.homeSlope ?? 1,
     workings: Math.max(1, fold.casts / CASTS_A_WORKING),
     shown,
     lookSaid: predicted.chance?.value ?? null,
+    parts: partsOf(predicted.chance?.parts, weather.windMps),
+    answersSaid:
+      predicted.answers ??
+      answersIn(target?.meanSpeedMps ?? target?.surfaceSpeedMps ?? null, water.tempC),
+    ticksSaid: predicted.ticks ?? null,
+    exposure: predicted.exposure,
     calmSaid: predicted.calm,
     casts: fold.casts,
-    looked: had(LOOKS),
-    took: had(['miss', 'hook']),
-    hooked: had(['hook']),
+    looked: had(LOOKS) || fought,
+    took: had(['miss', 'hook']) || fought,
+    hooked: had(['hook']) || fought,
     landed: had(['landing']),
     spooked: had(['spook']),
+    answeredAt: coversUntil(events, ANSWERED, 1),
+    downAt: coversUntil(events, ['spook'], 0),
+    fell: {
+      on: events.filter((e) => e.fellAt === 'on').length,
+      off: events.filter((e) => e.fellAt && e.fellAt !== 'on').length,
+    },
+    dragged: {
+      yes: events.filter((e) => e.dragged === true).length,
+      no: events.filter((e) => e.dragged === false).length,
+    },
+    felt: {
+      touched: events.filter((e) => e.code === 'bottom' || e.code === 'hung').length,
+      clear: events.filter((e) => e.code === 'clear').length,
+    },
     misses: events.flatMap((e) => (e.code === 'miss' && e.missed ? [e.missed] : [])),
     loss: events.find((e) => e.code === 'loss')?.lost ?? null,
+    odd: fought && !had(['hook', 'foul']),
+  };
+}
+
+const metresApart = (a: Place, b: Place) => Math.hypot(a.xM - b.xM, a.yM - b.yM);
+
+/** Covers up to the first of such events, that one's own among them where it is one; null: there was none. */
+function coversUntil(
+  events: readonly TryEvent[],
+  codes: readonly EventCode[],
+  least: number,
+): number | null {
+  const at = events.findIndex((e) => codes.includes(e.code));
+  if (at < 0) return null;
+  return Math.max(least, events.slice(0, at + 1).filter((e) => isCast(e.code)).length);
+}
+
+/** Parts as they were kept; null: those of a try from before they were. */
+function partsOf(
+  kept: Record<string, number> | undefined,
+  windMps: number | null,
+): SaidParts | null {
+  if (!kept) return null;
+  const { home, calm, look, undisturbed, seen, hooked, drag, sigmaM, crossMps } = kept;
+  if (home === undefined || look === undefined || undisturbed === undefined) return null;
+  return {
+    home,
+    calm: calm ?? 1,
+    look,
+    undisturbed,
+    seen: (seen ?? 1) ** 2,
+    hooked: hooked ?? NaN,
+    drag: drag ?? NaN,
+    sigmaM: sigmaM ?? NaN,
+    crossMps: crossMps ?? windMps ?? 0,
   };
 }

@@ -43,6 +43,8 @@ export interface FishOptions {
   feedLight?: FeedLight;
   /** The water's own constant in the chance of a fish at home, from its log; 0 when absent. */
   homeOffset?: number;
+  /** Slope of that chance over the rating, in the logit; 1 when absent. */
+  homeSlope?: number;
 }
 
 /** Lengths a rating can be asked for, total, cm; temperatures, C; clarity, NTU. */

@@ -16,6 +16,7 @@ export { fitHome, homeChance, SHOWN_A_WORKING, type HomeFit, type HomeTrial } fr
 export { LIE_CLASSES, type LargestHere, type LieClass } from './largest';
 export { type LieStretch } from './stretches';
 export { seasonAt } from './season';
+export { seasonOfMonth } from './season-of-month';
 export {
   fishProblems,
   FISH_RANGE,

@@ -108,6 +108,7 @@ export function ratingField(
   needs: NeedsField,
   method: Method,
   homeOffset = 0,
+  homeSlope = 1,
 ): Float64Array {
   const { nx, ny } = water.flow;
   const raw = new Float64Array(nx * ny);
@@ -134,7 +135,7 @@ export function ratingField(
   const smooth = new Float64Array(raw.length);
   smoothInto(nx, ny, raw, water.open, GUESS.smoothingPasses, smooth);
   for (let k = 0; k < smooth.length; k++)
-    smooth[k] = homeChance(smooth[k]!, homeOffset) * needs.gathers[k]!;
+    smooth[k] = homeChance(smooth[k]!, homeOffset, homeSlope) * needs.gathers[k]!;
   return smooth;
 }
 
@@ -164,5 +165,5 @@ export function ratingAt(water: WaterForFish, day: FishDay, method: Method, k: n
   }
   const smooth = smoothInto(wx, wy, raw, open, r, new Float64Array(raw.length));
   const rating = smooth[(cj - j0) * wx + (ci - i0)]!;
-  return homeChance(rating, day.options.homeOffset) * gatheringAt(water, day, k);
+  return homeChance(rating, day.options.homeOffset, day.options.homeSlope) * gatheringAt(water, day, k);
 }

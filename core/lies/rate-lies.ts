@@ -86,7 +86,7 @@ export function rateLies(plan: BeatPlan, flow: FlowField, options: RateOptions):
   const water = waterForFish(plan, flow);
   const day = fishDay(water, withAltitude(plan, options));
   const needs = needsField(water, day);
-  const field = ratingField(water, needs, method, options.homeOffset);
+  const field = ratingField(water, needs, method, options.homeOffset, options.homeSlope);
   const levelKey = `${planHash(plan)}|${flow.dischargeM3s}`;
   const lies = choosePeaks(water, day, field).map((k) =>
     describe(plan, water, day, field, k, levelKey, method),

@@ -41,19 +41,21 @@ export const blankWeight = (casts: number) => 1 - (1 - ANSWERED) ** casts;
  * most are not known, so all of a grid are weighed by how well they tell the fish found from the
  * places drawn blank (Bayes, even prior in ln c, s and most). Our own model.
  */
-export function depthPattern(looks: readonly Look[]): DepthPattern {
+export function depthPattern(looks: readonly Look[], prior?: PatternPrior): DepthPattern {
   const found = looks.filter((l) => l.found).length;
   const blank = looks.length - found;
-  if (found < LEAST_FOUND) return { kind: 'too few', found, blank, needs: LEAST_FOUND };
+  if (found < LEAST_FOUND && !prior) return { kind: 'too few', found, blank, needs: LEAST_FOUND };
   const weighed = looks.map((l) => ({ ...l, weight: l.found ? 1 : (l.weight ?? 1) }));
   const depth = posterior(
     weighed.map((l) => ({ x: l.depthM, found: l.found, weight: l.weight })),
     [0.08, 2.5],
+    prior?.depthM,
   );
   const pace = posterior(
     // Still water has a logarithm too: paces are told apart from 2 cm/s on.
     weighed.map((l) => ({ x: Math.max(0.02, l.meanSpeedMps), found: l.found, weight: l.weight })),
     [0.02, 1.5],
+    prior?.meanSpeedMps,
   );
   return {
     kind: 'pattern',
@@ -66,6 +68,12 @@ export function depthPattern(looks: readonly Look[]): DepthPattern {
   };
 }
 
+/** Where fish were found before: the centre, with its 10th and 90th percentile. */
+export interface PatternPrior {
+  depthM: Spread;
+  meanSpeedMps: Spread;
+}
+const EIGHT_IN_TEN = 1.2816;
 const CENTRES = 60;
 const SPREADS = [0.15, 0.22, 0.33, 0.5, 0.75, 1.1];
 const MOST = [0.15, 0.3, 0.45, 0.6, 0.75, 0.9];
@@ -73,14 +81,20 @@ const MOST = [0.15, 0.3, 0.45, 0.6, 0.75, 0.9];
 function posterior(
   looks: readonly { x: number; found: boolean; weight: number }[],
   [lo, hi]: readonly [number, number],
+  prior?: Spread,
 ): { spread: Spread; chance: (x: number) => number } {
   const step = Math.log(hi / lo) / (CENTRES - 1);
   const centres = Array.from({ length: CENTRES }, (_, i) => Math.log(lo) + i * step);
   const cells: { c: number; s: number; log: number }[] = [];
+  const before = prior && {
+    centre: Math.log(prior.best),
+    sd: Math.max(0.15, Math.log(prior.high / prior.low) / (2 * EIGHT_IN_TEN)),
+  };
   for (const c of centres) {
+    const told = before ? -0.5 * ((c - before.centre) / before.sd) ** 2 : 0;
     for (const s of SPREADS) {
       for (const most of MOST) {
-        let log = 0;
+        let log = told;
         for (const l of looks) {
           const p = most * bell(Math.log(l.x), c, s);
           log += l.found ? Math.log(Math.max(1e-9, p)) : l.weight * Math.log(1 - p);

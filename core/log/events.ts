@@ -125,6 +125,8 @@ export interface TryEvent extends Catch {
   lost?: LossCause;
   /** Of a cast: where it fell. */
   fellAt?: FellAt;
+  /** Of a cast: the fly dragged before it was past the fish, or ran clean. */
+  dragged?: boolean;
   note?: string;
   /** undo: the event taken back. */
   undoes?: string;

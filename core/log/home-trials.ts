@@ -1,5 +1,6 @@
 import type { HomeTrial } from '../lies/index';
 import { foldTry, type EventCode } from './events';
+import type { HomePrior, Priors } from './priors';
 import type { Try } from './tries';
 
 /** What shows that a fish was there. */
@@ -33,9 +34,23 @@ export function homeTrials(tries: readonly Try[]): HomeTrial[] {
       {
         chance: target.rating / 100,
         offset,
+        ...(rated.homeSlope != null && { slope: rated.homeSlope }),
         workings: Math.max(1, fold.casts / CASTS_A_WORKING),
         fish,
       },
     ];
   });
+}
+
+/**
+ * What the constant of one beat's water is fitted from: its prior, and the tries that are not in it
+ * yet. Where the correction was taken back nothing is fitted.
+ */
+export function homeAsked(
+  tries: readonly Try[],
+  { home, untilMs }: Priors,
+): { trials: HomeTrial[]; prior: HomePrior; slope: number } {
+  const own = home.waters[tries[0]?.beatId ?? ''];
+  const since = !home.live ? [] : own ? tries.filter((t) => t.openedMs >= untilMs) : tries;
+  return { trials: homeTrials(since), prior: own ?? home.all, slope: home.slope };
 }

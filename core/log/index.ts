@@ -1,7 +1,7 @@
 /** Records: what is kept, typed once for the store, the services, the server's schemas and the screens. */
 
 // The angler.
-export { CASTS_A_WORKING, homeTrials, SHOWS } from './home-trials';
+export { CASTS_A_WORKING, homeAsked, homeTrials, SHOWS } from './home-trials';
 export {
   ASSUMED_TEMP_C,
   DEFAULT_SETTINGS,
@@ -14,6 +14,18 @@ export {
   type Settings,
   type WindFrom,
 } from './settings';
+
+export {
+  alarmOf,
+  NO_PRIORS,
+  noticingOf,
+  PRIOR_NAMES,
+  priorsOf,
+  type BedPrior,
+  type HomePrior,
+  type PriorName,
+  type Priors,
+} from './priors';
 
 // What was seen.
 export {
@@ -47,7 +59,7 @@ export { DREW_BLANK, type Try } from './tries';
 export { EMPTY_SNAPSHOT, readSnapshot, type TempSource, type TrySnapshot } from './snapshot';
 // Apart from the shape: it carries the hash of every guess, which a page that only reads need not load.
 export { writeSnapshot } from './write-snapshot';
-export { CONSTANTS_HASH } from './constants';
+export { CONSTANTS_HASH, constantsHashOf } from './constants';
 export {
   CHANGED,
   EVENT_CODES,
@@ -91,6 +103,7 @@ export { readTryLine, TRY_COLUMNS, tryLine, type LineRead, type TryLine } from '
 export {
   blankWeight,
   depthPattern,
+  type PatternPrior,
   LEAST_FOUND,
   type DepthPattern,
   type Look,

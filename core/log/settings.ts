@@ -6,6 +6,7 @@ import { DEFAULT_TACKLE, type Tackle } from '../rig/index';
 import { NOTICE, type NoticeGuesses, type Sky } from '../sight/index';
 import { ALARM, type Alarm, type HidingSchool, type WadingSchool } from '../stalk/index';
 import type { UnitSystem } from '../units/index';
+import { NO_PRIORS, type Priors } from './priors';
 
 /** Schools that good anglers differ by; each with its default, and the reason beside it on screen. */
 export interface Methods {
@@ -64,6 +65,8 @@ export interface Settings {
   tackle: Tackle;
   /** How readily a fish notices: our guesses until the angler's own log says better. */
   noticing: Noticing;
+  /** What the record has changed of the models' constants: worked out by the book, never typed. */
+  priors: Priors;
   /** Fish a day that the angler may keep where local rules allow it; 0: all go back. */
   keepLimit: number;
   /** Rules, closures and warnings of the angler's own waters, in their own words. */
@@ -110,6 +113,7 @@ export const DEFAULT_SETTINGS: Settings = {
   polarised: true,
   tackle: DEFAULT_TACKLE,
   noticing: { ...NOTICE, tauS: ALARM.tauS, footfall: ALARM.footfall },
+  priors: NO_PRIORS,
   keepLimit: 0,
   localNotes: '',
   sharpen: 'by-itself',

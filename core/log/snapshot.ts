@@ -32,6 +32,8 @@ export interface TrySnapshot {
     method: Method | null;
     /** The water's constant in the chance of a fish at home; absent or null where ratings were no chances yet. */
     homeOffset?: number | null;
+    /** Slope over the rating in its logit; absent where it was as guessed, 1. */
+    homeSlope?: number | null;
   };
   target: {
     /** Of the mark, or of the lie. */
@@ -64,6 +66,10 @@ export interface TrySnapshot {
     exposure: number | null;
     /** Chance of an honest look and its parts, 0-1. */
     chance: { value: number; parts: Record<string, number> } | null;
+    /** Chance that the drift ticks the bed or hangs on it, 0-1; absent where nothing sinks, or nobody asked. */
+    ticks?: number | null;
+    /** Chance that a good cover is answered, with what the record had changed of it, 0-1. */
+    answers?: number | null;
   };
 }
 

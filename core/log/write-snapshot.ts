@@ -1,7 +1,11 @@
-import { CONSTANTS_HASH } from './constants';
+import { constantsHashOf } from './constants';
+import { NO_PRIORS, type Priors } from './priors';
 import type { TrySnapshot } from './snapshot';
 
-/** The one writer. What is not told is null. */
-export function writeSnapshot(told: Omit<TrySnapshot, 'version' | 'constantsHash'>): TrySnapshot {
-  return { ...told, version: 1, constantsHash: CONSTANTS_HASH };
+/** The one writer. What is not told is null; `priors`: what the record had changed by then. */
+export function writeSnapshot(
+  told: Omit<TrySnapshot, 'version' | 'constantsHash'>,
+  priors: Priors = NO_PRIORS,
+): TrySnapshot {
+  return { ...told, version: 1, constantsHash: constantsHashOf(priors) };
 }

@@ -1,5 +1,5 @@
 /** ln Γ(x), x > 0: Lanczos' series (Numerical Recipes' coefficients, from memory), error under 1e-10. */
-function lnGamma(x: number): number {
+export function lnGamma(x: number): number {
   const c = [
     76.1800917294715, -86.5053203294168, 24.01409824083091, -1.231739572450155,
     0.001208650973866179, -0.000005395239384953,

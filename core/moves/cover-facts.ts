@@ -1,10 +1,21 @@
 import { ANSWERS, COLD, COVER_S } from './guesses';
 
-/** Chance that a willing fish answers one good cover: quick water leaves it no time to choose. */
-export function answersIn(meanSpeedMps: number | null, waterTempC: number | null): number {
+/** No fish answers surer. */
+const MOST_ANSWERS = 0.98;
+
+/**
+ * Chance that a willing fish answers one good cover: quick water leaves it no time to choose. `own`: how
+ * often this angler's record says that it does, times what is guessed.
+ */
+export function answersIn(
+  meanSpeedMps: number | null,
+  waterTempC: number | null,
+  own = 1,
+): number {
   const pace = meanSpeedMps ?? ANSWERS[1].fromMps;
   const a = ANSWERS.find((row) => pace >= row.fromMps)!.a;
-  return waterTempC !== null && waterTempC < COLD.belowC ? a * COLD.share : a;
+  const cold = waterTempC !== null && waterTempC < COLD.belowC ? COLD.share : 1;
+  return Math.min(MOST_ANSWERS, own * cold * a);
 }
 
 /** Seconds of one cover whose fly is led by so much at so quick a surface. */

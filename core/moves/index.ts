@@ -61,4 +61,4 @@ export {
   type Wings,
 } from './taking';
 export { SIDES_BY, sidesOf, type SidesBy } from './sides';
-export { quantilesOf } from './beta';
+export { lnGamma, quantilesOf } from './beta';

@@ -90,7 +90,9 @@ function situationOf(t: Try, events: readonly TryEvent[], c: MoveContext): Situa
     ...(c.seenMinutesAgo !== null && { minutesSinceSeen: Math.max(0, c.seenMinutesAgo) }),
     calm: predicted.calm ?? 1,
     // The surface is a little quicker than the mean; where only it is known, it will do.
-    answers: answersIn(target?.meanSpeedMps ?? target?.surfaceSpeedMps ?? null, water.tempC),
+    answers:
+      predicted.answers ??
+      answersIn(target?.meanSpeedMps ?? target?.surfaceSpeedMps ?? null, water.tempC),
     coverS: coverSeconds(cast?.leadM ?? null, target?.surfaceSpeedMps ?? null),
     missedShare:
       // The small char of this list.

@@ -4,7 +4,15 @@ import { TOTAL_PER_FORK } from '../fish/index';
 import { entriesOf, type BeatPlan } from '../formats/index';
 import type { Place } from '../grid/index';
 import { rateLies, seasonAt, type Lie } from '../lies/index';
-import { writeSnapshot, type Mark, type Settings, type TrySnapshot } from '../log/index';
+import {
+  alarmOf,
+  priorsOf,
+  writeSnapshot,
+  type Mark,
+  type Settings,
+  type TrySnapshot,
+} from '../log/index';
+import { answersIn } from '../moves/index';
 import { driftRigOf, flyInHand, rigInHand, type FlyKind } from '../rig/index';
 import { createScene, shadeField, type Fish } from '../sight/index';
 import { createStalkKeep } from '../stalk/index';
@@ -41,6 +49,7 @@ export function packBeat(
     season: seasonAt(order.nowMs, plan.timeZone, plan.anchor?.lat ?? 1),
     method: settings.methods.holding,
     homeOffset: order.homeOffset,
+    homeSlope: priorsOf(settings).home.slope,
     feedLight: feedLightOf(light),
     shade: shadeField(scene, light),
   });
@@ -62,7 +71,7 @@ export function packBeat(
     ...loose.map((lie) => ({ fish: fishInLie(lie, settings.fishLengthCm), mark: null, lie })),
   ];
   const targets = all.map(({ fish, mark, lie }, n): PackTarget => {
-    const { methods, noticing } = settings;
+    const { methods } = settings;
     const hand = flyInHand(settings.tackle, 'dry-dropper');
     const tied = rigInHand(settings.tackle, hand);
     const fly = flyFished(hand, methods.dropper, mark);
@@ -77,7 +86,7 @@ export function packBeat(
       waterTempC: tempC,
       unmarked: mark === null,
       landingDraws: methods.landing === 'hard-draws',
-      alarm: { tauS: noticing.tauS, footfall: noticing.footfall },
+      alarm: alarmOf(settings),
       conditions: light,
       from: entriesOf(plan),
       castFrom: methods.castFrom,
@@ -181,7 +190,8 @@ function shotForBank(shot: Shot, fly: FlyKind, across: (p: Place) => number): Pa
 
 /** Everything that a chance was made of, so that each part can be held against what happened. */
 export function chanceForRecord(c: ShotChance): NonNullable<TrySnapshot['predicted']['chance']> {
-  const { found, value, first, hooked, tightS, undisturbed, look, sigmaM, drag, splash } = c;
+  const { found, value, first, hooked, tightS, undisturbed, look, sigmaM, crossMps, drag, splash } =
+    c;
   return {
     value: found,
     parts: {
@@ -193,6 +203,7 @@ export function chanceForRecord(c: ShotChance): NonNullable<TrySnapshot['predict
       undisturbed,
       look,
       sigmaM,
+      crossMps,
       drag,
       splash,
       version: CHANCE_VERSION,
@@ -212,50 +223,55 @@ function snapshotOf(
   const here = probeFlow(flow, null, fish.xM, fish.yM);
   // A dropper that was cut off leaves the same rig in the hand.
   const rig = rigInHand(settings.tackle, flyInHand(settings.tackle, 'dry-dropper'));
-  return writeSnapshot({
-    planHash,
-    level,
-    dischargeM3s: plan.levels.find((l) => l.name === level)?.dischargeM3s ?? null,
-    hour: toCivil(nowMs, plan.timeZone),
-    water: {
-      tempC,
-      tempSource: water.source,
-      turbidityNtu: settings.turbidityNtu,
+  return writeSnapshot(
+    {
+      planHash,
+      level,
+      dischargeM3s: plan.levels.find((l) => l.name === level)?.dischargeM3s ?? null,
+      hour: toCivil(nowMs, plan.timeZone),
+      water: {
+        tempC,
+        tempSource: water.source,
+        turbidityNtu: settings.turbidityNtu,
+      },
+      weather: { sky: settings.sky, windMps: settings.windMps, windFrom: settings.windFrom },
+      rated: {
+        species: settings.species,
+        totalLengthCm: fish.totalLengthCm,
+        method: settings.methods.holding,
+        homeOffset,
+        homeSlope: priorsOf(settings).home.slope,
+      },
+      target: {
+        id: fish.id,
+        kind: lie?.kind ?? null,
+        xM: fish.xM,
+        yM: fish.yM,
+        rating: lie?.rating ?? null,
+        needs: lie?.needs ?? null,
+        depthM: here?.depthM ?? null,
+        surfaceSpeedMps: here?.surfaceSpeedMps ?? null,
+        meanSpeedMps: here?.meanSpeedMps ?? null,
+        behaviour: mark?.behaviour ?? null,
+      },
+      cast: shot && {
+        stand: shot.stand,
+        posture: shot.posture,
+        landing: shot.landing,
+        lay: shot.lay,
+        mend: null,
+        leadM: shot.facts.leadM,
+        castKind: shot.cast,
+        rig: { id: rig.id, fly, leaderM: driftRigOf(rig, settings.tackle, fly).leaderM },
+      },
+      predicted: {
+        cleanS: shot?.cleanS ?? null,
+        calm: shot?.facts.calm ?? null,
+        exposure: shot?.facts.exposure ?? null,
+        chance: shot ? chanceForRecord(shot.chance) : null,
+        answers: answersIn(here?.meanSpeedMps ?? null, tempC, priorsOf(settings).answer),
+      },
     },
-    weather: { sky: settings.sky, windMps: settings.windMps, windFrom: settings.windFrom },
-    rated: {
-      species: settings.species,
-      totalLengthCm: fish.totalLengthCm,
-      method: settings.methods.holding,
-      homeOffset,
-    },
-    target: {
-      id: fish.id,
-      kind: lie?.kind ?? null,
-      xM: fish.xM,
-      yM: fish.yM,
-      rating: lie?.rating ?? null,
-      needs: lie?.needs ?? null,
-      depthM: here?.depthM ?? null,
-      surfaceSpeedMps: here?.surfaceSpeedMps ?? null,
-      meanSpeedMps: here?.meanSpeedMps ?? null,
-      behaviour: mark?.behaviour ?? null,
-    },
-    cast: shot && {
-      stand: shot.stand,
-      posture: shot.posture,
-      landing: shot.landing,
-      lay: shot.lay,
-      mend: null,
-      leadM: shot.facts.leadM,
-      castKind: shot.cast,
-      rig: { id: rig.id, fly, leaderM: driftRigOf(rig, settings.tackle, fly).leaderM },
-    },
-    predicted: {
-      cleanS: shot?.cleanS ?? null,
-      calm: shot?.facts.calm ?? null,
-      exposure: shot?.facts.exposure ?? null,
-      chance: shot ? chanceForRecord(shot.chance) : null,
-    },
-  });
+    priorsOf(settings),
+  );
 }

@@ -1,14 +1,7 @@
 import type { BeatPlan } from '../formats/index';
-import {
-  planAngleRad,
-  sunAt,
-  sunDay,
-  type Conditions,
-  type NoticeGuesses,
-  type SunDay,
-} from '../sight/index';
+import { planAngleRad, sunAt, sunDay, type Conditions, type SunDay } from '../sight/index';
 import type { FeedLight } from '../lies/index';
-import type { WindFrom } from '../log/index';
+import { NO_PRIORS, noticingOf, type Noticing, type Priors, type WindFrom } from '../log/index';
 import { atHour, zoneOffsetMin } from '../units/index';
 
 /** The weather as the angler sees it; a light air under a clear sky until said. */
@@ -16,7 +9,9 @@ export type Weather = Pick<Conditions, 'sky' | 'windMps'> & {
   turbidityNtu?: number;
   windFrom?: WindFrom;
   /** How readily a fish notices. */
-  noticing?: NoticeGuesses;
+  noticing?: Noticing;
+  /** What the record has changed of it. */
+  priors?: Priors;
 };
 const FAIR: Weather = { sky: 'clear', windMps: 1 };
 
@@ -49,7 +44,9 @@ export function conditionsAt(plan: BeatPlan, ms: number, weather: Weather = FAIR
     windMps: weather.windMps,
     windFromRad: WIND_RAD[weather.windFrom ?? 'unknown'],
     ...(weather.turbidityNtu !== undefined && { turbidityNtu: weather.turbidityNtu }),
-    ...(weather.noticing && { guesses: weather.noticing }),
+    ...(weather.noticing && {
+      guesses: noticingOf({ noticing: weather.noticing, priors: weather.priors ?? NO_PRIORS }),
+    }),
   };
 }
 

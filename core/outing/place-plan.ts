@@ -5,6 +5,7 @@ import {
   isOver,
   type EventCode,
   type KeptRead,
+  type PatternPrior,
   type PlaceWater,
   type Try,
 } from '../log/index';
@@ -55,6 +56,8 @@ export interface PlanNow {
   /** Metres of water still to come, and until when; null: not said. */
   waterLeftM: number | null;
   untilMs: number | null;
+  /** Where fish were found in such a season before. */
+  pattern?: PatternPrior | undefined;
 }
 
 export interface PlannedPlace {
@@ -170,7 +173,9 @@ export function placePlan(
   earlierTries: readonly Try[],
   now: PlanNow,
 ): PlacePlan {
-  const pattern = todaysPattern([...looksOf(tries, reads), ...looksOf(earlierTries, reads, true)]);
+  // Earlier days are in the season's own pattern already, where the record tells one.
+  const before = now.pattern ? [] : looksOf(earlierTries, reads, true);
+  const pattern = todaysPattern([...looksOf(tries, reads), ...before], now.pattern);
   const fitOf = (r: PlaceRead) =>
     pattern ? pattern.fit(r.answers.depthM, meanSpeedOfRead(r)) : null;
   const own = ownFactors([...earlierTries, ...tries], reads);

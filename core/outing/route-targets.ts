@@ -1,5 +1,5 @@
 import type { Lie } from '../lies/index';
-import type { Mark, Settings } from '../log/index';
+import { alarmOf, priorsOf, type Mark, type Settings } from '../log/index';
 import { answersIn, coverSeconds } from '../moves/index';
 import { driftRigOf, flyInHand, rigInHand } from '../rig/index';
 import type { RouteQuestion, RouteTarget } from '../route/index';
@@ -25,12 +25,12 @@ export interface RouteTold {
 /** Everything a route may cover, and how it is asked for: marks that are not gone, and every lie beside them. */
 export function routeQuestion(told: RouteTold): RouteQuestion {
   const { marks, lies, flow, settings, light, waterTempC, nowMs } = told;
-  const { methods, noticing } = settings;
+  const { methods } = settings;
   const present = marks.filter((m) => m.behaviour !== 'gone');
   const facts = (p: { xM: number; yM: number }) => {
     const water = probeFlow(flow, null, p.xM, p.yM);
     return {
-      answers: answersIn(water?.meanSpeedMps ?? null, waterTempC),
+      answers: answersIn(water?.meanSpeedMps ?? null, waterTempC, priorsOf(settings).answer),
       coverS: coverSeconds(null, water?.surfaceSpeedMps ?? null),
     };
   };
@@ -67,7 +67,7 @@ export function routeQuestion(told: RouteTold): RouteQuestion {
       species: settings.species,
       waterTempC,
       landingDraws: methods.landing === 'hard-draws',
-      alarm: { tauS: noticing.tauS, footfall: noticing.footfall },
+      alarm: alarmOf(settings),
       conditions: light,
       castFrom: methods.castFrom,
       windSchool: methods.wind,

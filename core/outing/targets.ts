@@ -1,7 +1,7 @@
 import type { ShotAngler } from '../cast/index';
 import { markAtHome } from '../chance/index';
 import type { Lie } from '../lies/index';
-import type { Mark, Settings } from '../log/index';
+import { priorsOf, type Mark, type Settings } from '../log/index';
 import { rodLengthM, type FlyKind, type RigPlan } from '../rig/index';
 import type { Fish } from '../sight/index';
 import type { Watcher } from '../stalk/index';
@@ -77,6 +77,13 @@ export const flyFished = (
 ): FlyKind =>
   fly === 'dry-dropper' && dropper === 'cut-when-up' && mark?.behaviour === 'rising' ? 'dry' : fly;
 
+/** What the record says of the angler's casts and strikes; nothing as long as it says nothing. */
+function learnedOf(s: Settings): Pick<ShotAngler, 'learned'> {
+  const { scatter, hook } = priorsOf(s);
+  const isPlain = hook === 0 && Object.values(scatter).every((v) => v === 1);
+  return isPlain ? {} : { learned: { scatter, hook } };
+}
+
 /** The angler as a search for shots asks for one, with the rod that the rig is on. */
 export const shotAngler = (s: Settings, rig: RigPlan): ShotAngler => ({
   heightM: s.anglerHeightM,
@@ -86,4 +93,5 @@ export const shotAngler = (s: Settings, rig: RigPlan): ShotAngler => ({
   rodHand: s.rodHand,
   landsWithinHalfMetreToM: s.landsWithinHalfMetreToM,
   comfortableM: s.comfortableM,
+  ...learnedOf(s),
 });

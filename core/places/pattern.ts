@@ -1,4 +1,4 @@
-import { depthPattern, type DepthPattern, type Look } from '../log/index';
+import { depthPattern, type DepthPattern, type Look, type PatternPrior } from '../log/index';
 import { PLACE } from './guesses';
 
 /** A look at a place or a lie: on this outing, or on an earlier one of the same month and level. */
@@ -12,15 +12,19 @@ export interface TodaysPattern {
   found: number;
 }
 
-/** Where fish were found, over places and beats alike; null until two were found. */
-export function todaysPattern(looks: readonly DayLook[]): TodaysPattern | null {
+/** Where fish were found, over places and beats alike; null until two were found, or a season before said so. */
+export function todaysPattern(
+  looks: readonly DayLook[],
+  prior?: PatternPrior,
+): TodaysPattern | null {
   const weighed = looks.map((l) =>
     l.earlier ? { ...l, weight: PLACE.earlier * (l.weight ?? 1) } : l,
   );
-  const pattern = depthPattern(weighed);
+  const pattern = depthPattern(weighed, prior);
   if (pattern.kind !== 'pattern') return null;
   const now = looks.filter((l) => !l.earlier);
   const seen = now.length > 0 ? now : looks;
+  if (seen.length === 0) return null;
   const mean =
     seen.reduce((sum, l) => sum + pattern.fits(l.depthM, l.meanSpeedMps), 0) / seen.length;
   return {

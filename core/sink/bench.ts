@@ -11,6 +11,7 @@ import {
   type Felt,
   type FeltPlace,
   type FeltTable,
+  type SinkBefore,
   type SinkBelief,
 } from './sink-record';
 import { sunk, type Sunk } from './sunk';
@@ -36,6 +37,8 @@ export interface BenchAsked {
   /** How well the bed is known there, m. */
   bedSpreadM: number;
   felt: readonly FeltAt[];
+  /** What the record held before these: of the angler's sink, and of beds. */
+  before?: SinkBefore & { beds: readonly (Place & { shiftM: number; spreadM: number })[] };
   windMps: number;
   /** How far off the fish takes, m. */
   reachM: number;
@@ -86,16 +89,17 @@ const SWUNG_M = 6;
 /** Tables of drifts that were felt, by what was asked: one takes some ten ms. */
 export type FeltKeep = Map<string, { table: FeltTable; d84M: number }>;
 
-const placeKey = (p: Place) =>
+/** The place a drift is counted at. */
+export const placeKey = (p: Place) =>
   `${Math.round(p.xM / ONE_PLACE_M)},${Math.round(p.yM / ONE_PLACE_M)}`;
 
-/** What the record says, with a keep of what was worked out before. */
-function beliefOf(
+/** Places whose bed was felt on one water, each with its drifts, with a keep of what was worked out before. */
+export function feltPlaces(
   flow: FlowField,
-  asked: Pick<BenchAsked, 'felt' | 'tackle' | 'pastM' | 'bedSpreadM'>,
+  asked: Pick<BenchAsked, 'felt' | 'tackle' | 'pastM' | 'bedSpreadM' | 'before'>,
   keep: FeltKeep,
-): SinkBelief {
-  const places = new Map<string, { tables: FeltTable[]; d84M: number }>();
+): FeltPlace[] {
+  const places = new Map<string, { tables: FeltTable[]; felt: string[]; d84M: number }>();
   for (const f of asked.felt.slice(-MOST_FELT)) {
     const key = JSON.stringify([f, asked.pastM]);
     let kept = keep.get(key);
@@ -114,18 +118,26 @@ function beliefOf(
       kept = { table, d84M: lane.d84M[Math.max(0, Math.round(-lane.fromM / lane.stepM))]! };
       keep.set(key, kept);
     }
-    const at = places.get(placeKey(f.place)) ?? { tables: [], d84M: kept.d84M };
+    const at = places.get(placeKey(f.place)) ?? { tables: [], felt: [], d84M: kept.d84M };
     at.tables.push(kept.table);
+    at.felt.push(f.id);
     places.set(placeKey(f.place), at);
   }
-  return believeSink(
-    [...places].map(([id, p]): FeltPlace => ({
+  // A bed that was felt before is known as well as it was left, whether or not it is felt again.
+  const left = asked.before?.beds ?? [];
+  for (const bed of left)
+    if (!places.has(placeKey(bed))) places.set(placeKey(bed), { tables: [], felt: [], d84M: 0 });
+  return [...places].map(([id, p]): FeltPlace => {
+    const bed = left.find((b) => placeKey(b) === id);
+    return {
       id,
-      spreadM: asked.bedSpreadM,
+      ...(bed && { shiftM: bed.shiftM }),
+      spreadM: bed?.spreadM ?? asked.bedSpreadM,
       d84M: p.d84M,
       tables: p.tables,
-    })),
-  );
+      felt: p.felt,
+    };
+  });
 }
 
 /** What the Bench says of one rig at one fish on this water. Some forty ms. */
@@ -133,7 +145,7 @@ export function bench(flow: FlowField, asked: BenchAsked, keep: FeltKeep): Bench
   const lane = sinkLane(flow, asked.fish, UP_M, DOWN_M);
   if (!lane) return { kind: 'dry-land' };
   const { plan, tackle, start, leadM, pastM } = asked;
-  const { beds, ...belief } = beliefOf(flow, asked, keep);
+  const { beds, ...belief } = believeSink(feltPlaces(flow, asked, keep), asked.before);
   const about = { lane, plan, tackle, start, leadM: Math.min(leadM, -lane.fromM) };
   const answer = sunk({ ...about, fishDepthM: asked.fish.fishDepthM, pastM, belief });
   const ladder = answer && {

@@ -48,11 +48,14 @@ export {
   type FeltDrift,
   type FeltPlace,
   type FeltTable,
+  type SinkBefore,
   type SinkBelief,
 } from './sink-record';
 export { heldDepthM, workedFlies, type Worked, type WorkedAsked, type WorkedFly } from './worked';
 export {
   bench,
+  feltPlaces,
+  placeKey,
   type BenchAnswer,
   type BenchAsked,
   type FeltAt,

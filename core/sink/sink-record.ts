@@ -82,21 +82,35 @@ export interface SinkBelief {
   drifts: number;
 }
 
+/** What an earlier record has left: of the sink's logarithm. */
+export interface SinkBefore {
+  lnM: number;
+  spread: number;
+}
+const NOTHING_BEFORE: SinkBefore = { lnM: 0, spread: LN_M_SPREAD };
+
 export interface FeltPlace {
   id: string;
+  /** How much lower than drawn its bed was held to lie already, m; 0 where nothing was felt before. */
+  shiftM?: number;
   /** How well its bed is known, m: .03 sounded, .12 sketched. */
   spreadM: number;
   d84M: number;
   tables: readonly FeltTable[];
+  /** The drifts, by their ids. */
+  felt?: readonly string[];
 }
 
 /** What all that was felt says of the angler's sink and of each bed; what is left out is taken back. */
-export function believeSink(places: readonly FeltPlace[]): SinkBelief {
-  const prior = LN_M.map((l) => -0.5 * (l / LN_M_SPREAD) ** 2);
+export function believeSink(
+  places: readonly FeltPlace[],
+  before: SinkBefore = NOTHING_BEFORE,
+): SinkBelief {
+  const prior = LN_M.map((l) => -0.5 * ((l - before.lnM) / before.spread) ** 2);
   const perPlace = places.map((p) => {
     const sum = new Float64Array(LN_M.length * BED.length);
     for (const t of p.tables) for (let i = 0; i < sum.length; i++) sum[i] = sum[i]! + t[i]!;
-    const bed = BED.map((b) => -0.5 * (b / p.spreadM) ** 2);
+    const bed = BED.map((b) => -0.5 * ((b - (p.shiftM ?? 0)) / p.spreadM) ** 2);
     return { sum, bed };
   });
   const lineOf = ({ sum, bed }: (typeof perPlace)[number], i: number) =>

@@ -72,7 +72,7 @@ export const STEP_ROWS: Record<Step, StepRow> = {
   learn: {
     name: 'Learn',
     panel: lazy(() => import('../steps/learn/learn-panel').then((m) => m.LearnPanel)),
-    found: (s) => (s.learned ? counted(s.learned.tries, 'try', 'tries') : 'the record'),
+    found: (s) => (s.learned ? counted(s.learned.learned.tries, 'try', 'tries') : 'the record'),
   },
   bench: {
     name: 'Bench',

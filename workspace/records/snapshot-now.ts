@@ -1,5 +1,6 @@
 import { chanceForRecord } from '../../core/outing/index';
-import type { TrySnapshot } from '../../core/log/index';
+import { priorsOf, type TrySnapshot } from '../../core/log/index';
+import { answersIn } from '../../core/moves/index';
 import { civilHour, toCivil } from '../../core/units/index';
 import { probeFlow } from '../../core/water/index';
 import { freshOf } from '../state/answer';
@@ -7,7 +8,7 @@ import type { BeatInput } from '../state/document';
 import {
   driftRigNow,
   rigOf,
-  homeOffsetOf,
+  homeFitOf,
   lieOf,
   markOf,
   targetOf,
@@ -34,6 +35,9 @@ export function snapshotNow(
     Math.abs(b.hour - hour) < Math.abs(a.hour - hour) ? b : a,
   );
   const rig = driftRigNow(s);
+  const priors = priorsOf(settings);
+  const told = freshOf(s, 'bench')?.answer;
+  const ticks = told && 'sunk' in told ? told.sunk?.ticks.ticks : undefined;
   return {
     planHash: beat.planHash,
     level: s.level,
@@ -49,7 +53,8 @@ export function snapshotNow(
       species: settings.species,
       totalLengthCm: target?.totalLengthCm ?? settings.fishLengthCm,
       method: settings.methods.holding,
-      homeOffset: homeOffsetOf(s),
+      homeOffset: homeFitOf(s).offset,
+      homeSlope: priors.home.slope,
     },
     target: target && {
       id: target.id,
@@ -79,6 +84,8 @@ export function snapshotNow(
         (stalk?.kind === 'way' && stalk.calm.find((c) => c.fishId === target?.id)?.best) || null,
       exposure: exposure?.exposure ?? null,
       chance: drift?.now.chance ? chanceForRecord(drift.now.chance) : null,
+      ...(ticks !== undefined && { ticks }),
+      answers: answersIn(water?.meanSpeedMps ?? null, tempOf(s), priors.answer),
     },
   };
 }

@@ -1,6 +1,7 @@
 import {
   DREW_BLANK,
   foldTry,
+  priorsOf,
   writeSnapshot,
   type EventCode,
   type Try,
@@ -53,7 +54,7 @@ export function createTryActions({ store, beat, queue, now }: ActionContext) {
         fly,
         openedMs,
         zoneOffsetMin: zoneOffsetMin(openedMs, zone),
-        snapshot: writeSnapshot(snapshotNow(beat, s)),
+        snapshot: writeSnapshot(snapshotNow(beat, s), priorsOf(s.settings)),
         events: [],
       };
       store.setState((state) => ({ tries: [...state.tries, opened] }));

@@ -22,7 +22,14 @@ import type { BeatPlan } from '../../core/formats/index';
 import { fitHome } from '../../core/lies/home';
 import type { Lie } from '../../core/lies/index';
 import { memoizeByObject } from '../../core/grid/index';
-import { ASSUMED_TEMP_C, homeTrials, type Mark, type TempSource } from '../../core/log/index';
+import {
+  ASSUMED_TEMP_C,
+  homeAsked,
+  priorsOf,
+  type Mark,
+  type Priors,
+  type TempSource,
+} from '../../core/log/index';
 import type { Fish } from '../../core/sight/index';
 import type { StalkWay, Watcher } from '../../core/stalk/index';
 import { isStale, valueOf } from './answer';
@@ -84,10 +91,15 @@ export function tempSourceOf(s: WorkspaceState): TempSource {
 }
 
 /** The water's own constant in the chance of a fish at home, as its tries have shown it. */
-export const homeFitOf = memoizeByObject((tries: WorkspaceState['tries']) =>
-  fitHome(homeTrials(tries)),
+export const homeFitOf = ({ tries, settings }: Pick<WorkspaceState, 'tries' | 'settings'>) =>
+  homeFitBy(tries, priorsOf(settings));
+const homeFitBy = (tries: WorkspaceState['tries'], priors: Priors) => homeFits(tries)(priors);
+const homeFits = memoizeByObject((tries: WorkspaceState['tries']) =>
+  memoizeByObject((priors: Priors) => {
+    const { trials, prior, slope } = homeAsked(tries, priors);
+    return fitHome(trials, prior, slope);
+  }),
 );
-export const homeOffsetOf = (s: WorkspaceState) => homeFitOf(s.tries).offset;
 
 /** Chance that the target is home: by how surely and how lately it was seen, or by its lie's rating. */
 export function homeOf(s: WorkspaceState): number {

@@ -1,6 +1,6 @@
 import type { RatedDay, Method } from '../../core/lies/index';
 import type { Place } from '../../core/grid/index';
-import type { Learned } from '../../core/learn/index';
+import type { LearnTold } from '../../core/learn/index';
 import type { DayBook } from '../../core/outing/index';
 import type { Direction } from '../../core/route/index';
 import type { Probe } from '../../core/water/index';
@@ -126,7 +126,11 @@ export const FRESH_DAY: Omit<DaySlice, 'daySiteId'> = {
 export interface LearnSlice {
   /** Whose tries are counted. */
   learnOf: 'beat' | 'stream' | 'book';
-  learned: Learned | null;
+  /** One year's only; null: of every year. */
+  learnYear: number | null;
+  learned: LearnTold | null;
+  /** The record is being worked out anew, or changed. */
+  learnWorking: boolean;
   /** Why they are not here. */
   learnProblem: string | null;
   /** The answer that is looked at: its marks are dark. */
@@ -134,7 +138,9 @@ export interface LearnSlice {
 }
 export const FRESH_LEARN: LearnSlice = {
   learnOf: 'stream',
+  learnYear: null,
   learned: null,
+  learnWorking: false,
   learnProblem: null,
   learnShown: null,
 };

@@ -15,7 +15,7 @@ import { BenchPanel } from './bench-panel';
 import { HoldScale } from './hold-scale';
 import { LadderTable } from './ladder-table';
 import type { Try } from '../../../core/log/index';
-import { feltDrifts } from './questions';
+import { feltDrifts } from '../../../core/outing/index';
 import { RigDrawing } from './rig-drawing';
 
 jest.mock('next-themes', () => ({

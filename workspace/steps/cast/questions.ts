@@ -1,4 +1,5 @@
 import { plainFish } from '../../../core/outing/index';
+import { alarmOf } from '../../../core/log/index';
 import { isFed, type CastQuestion, type Lay, type ShotsQuestion } from '../../../core/cast/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import { steadyLight } from '../../state/light';
@@ -45,7 +46,6 @@ export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | 
 /** What is known of the target beside where it lies: what the chance of it hangs on. */
 function fishAsked(s: WorkspaceState) {
   const { settings } = s;
-  const { tauS, footfall } = settings.noticing;
   return {
     fly: flyOf(s),
     species: settings.species,
@@ -53,7 +53,7 @@ function fishAsked(s: WorkspaceState) {
     waterTempC: tempOf(s),
     unmarked: markOf(s) === null,
     landingDraws: settings.methods.landing === 'hard-draws',
-    alarm: { tauS, footfall },
+    alarm: alarmOf(settings),
   };
 }
 

@@ -50,7 +50,7 @@ export function FishPanel() {
   const season = usePart((s) => seasonAt(s.atMs, beat.plan.timeZone, beat.plan.anchor?.lat ?? 1));
   const { units, species, fishLengthCm, turbidityNtu, prey, methods } = settings;
   const colour = colourOf(turbidityNtu);
-  const home = usePart((s) => homeFitOf(s.tries));
+  const home = usePart((s) => homeFitOf(s));
   return (
     <section>
       <h3>The fish it is rated for</h3>

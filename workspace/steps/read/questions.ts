@@ -1,9 +1,10 @@
 import { TOTAL_PER_FORK } from '../../../core/fish/index';
 import type { BeatPlan } from '../../../core/formats/index';
+import { priorsOf } from '../../../core/log/index';
 import type { RateInput } from '../../../workers/protocol';
 import { feedLightOf, steadyLight } from '../../state/light';
 import { seasonAt } from '../../../core/lies/index';
-import { homeOffsetOf, latitudeOf, tempOf } from '../../state/selectors';
+import { homeFitOf, latitudeOf, tempOf } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
 
 /** Which fish, in what water, at what hour. */
@@ -18,7 +19,8 @@ export function rateInput(plan: BeatPlan, s: WorkspaceState): RateInput {
     prey: settings.prey,
     season: seasonAt(s.atMs, plan.timeZone, latitudeOf(plan)),
     method: settings.methods.holding,
-    homeOffset: homeOffsetOf(s),
+    homeOffset: homeFitOf(s).offset,
+    homeSlope: priorsOf(settings).home.slope,
     feedLight: feedLightOf(light),
     light,
   };

@@ -1,5 +1,6 @@
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import type { Place } from '../../../core/grid/index';
+import { alarmOf } from '../../../core/log/index';
 import type { CautionInput, StalkInput } from '../../../core/stalk/index';
 import { civilHour, toCivil } from '../../../core/units/index';
 import { conditionsAt, steadyLight } from '../../state/light';
@@ -31,7 +32,7 @@ export function stalkTo(plan: BeatPlan, s: WorkspaceState, to: Place): StalkInpu
     hiding: settings.methods.hiding,
     via: s.via,
     forbidden: s.out,
-    alarm: { tauS: settings.noticing.tauS, footfall: settings.noticing.footfall },
+    alarm: alarmOf(settings),
     ...(s.dragging && { cellM: DRAGGING_CELL_M }),
   };
 }

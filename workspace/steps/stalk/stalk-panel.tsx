@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef } from 'react';
+import { alarmOf } from '../../../core/log/index';
 import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { Disclosure } from '../../../ui/disclosure';
@@ -131,7 +132,7 @@ const HIDING_SAID: Record<HidingSchool, string> = {
 };
 
 function WhatThisRestsOn() {
-  const noticing = usePart((s) => s.settings.noticing);
+  const noticing = alarmOf(usePart((s) => s.settings));
   const methods = usePart((s) => s.settings.methods);
   return (
     <Disclosure title="What this rests on">
