@@ -1,4 +1,4 @@
-import { judged, priorsFrom, refitted, tryFact } from '../core/learn/index';
+import { judged, learn, priorsFrom, refitted, tryFact } from '../core/learn/index';
 import { NO_PRIORS, type PriorName } from '../core/log/index';
 import { demoBeats } from './beats';
 import { DEMO_STREAM } from './first-beat';
@@ -49,6 +49,14 @@ it('Learn finds the truth it was made from: each within its interval', () => {
 });
 it('and puts what is sure into the reckoning', () => {
   const moved = refits.filter((r) => r.verdict === 'moved').map((r) => r.name);
-  expect(moved).toEqual(expect.arrayContaining(['home', 'scatter']));
+  expect(moved).toEqual(expect.arrayContaining(['home', 'noticing', 'hook', 'scatter']));
   expect(priorsFrom(refits, [], { untilMs: UNTIL, beds: [], depth: {} })).not.toEqual(NO_PRIORS);
+});
+it('deep water takes better: found among all that is asked, and nothing else is', () => {
+  const told = learn(facts).factors.flatMap((f) =>
+    f.groups
+      .filter((g) => g.verdict === 'more' || g.verdict === 'less')
+      .map((g) => `${f.factor} ${g.name} ${g.verdict}`),
+  );
+  expect(told).toEqual(['depth over more']);
 });

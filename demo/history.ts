@@ -16,7 +16,7 @@ import {
   type TrySnapshot,
 } from '../core/log/index';
 import { answersIn } from '../core/moves/index';
-import { DEFAULT_TACKLE, rigFrom } from '../core/rig/index';
+import { DEFAULT_TACKLE, rigFrom, startOf } from '../core/rig/index';
 import { feltTable, hungRig, sinkLane, type FeltTable } from '../core/sink/index';
 import { createChannel, type FlowField } from '../core/water/index';
 
@@ -28,18 +28,18 @@ export const DEMO_TRUTH = {
   /** P(home): slope over what was said and shift, in the logit; by beat beside it; and by depth in summer. */
   home: { slope: 0.8, shift: -0.5 },
   waters: { 'sallow-steps': 0.5, 'tansy-glide': -0.6, 'kettle-slot': 0.1, 'withy-bend': 0 },
-  deeperInSummer: 0.9,
+  deeperInSummer: 1.6,
   noticing: 1.5,
   alarm: 0.6,
-  answer: 0.62,
+  answer: 0.72,
   /** Hooked, in the logit of what was said. */
-  hook: -0.9,
+  hook: -1.1,
   scatter: { near: 1.25, far: 1.6, wind: 1.5 } satisfies Priors['scatter'],
   /** The angler's own nymphs against the reckoned ones, times. */
   sink: 0.8,
   /** Takes for each look; deep water takes better, in the logit. */
-  take: 0.4,
-  deepTakes: 1.3,
+  take: 0.36,
+  deepTakes: 2.6,
 } as const;
 
 export interface History {
@@ -50,7 +50,7 @@ export interface History {
 }
 
 const OUTINGS = 46;
-const TRIES_A_DAY = 10;
+const TRIES_A_DAY = 12;
 const READINGS_A_DAY = 6;
 /** The clock of the demo's stream. */
 const ZONE_MIN = 120;
@@ -59,7 +59,7 @@ const HOUR_MS = 3_600_000;
 const MARKED = 0.3;
 const SURETY = 0.93;
 const AT_PLACES = 0.12;
-const LEAD_M = 1.2;
+const LEAD_M = 3;
 const PAST_M = 1;
 
 const KINDS: readonly LieKind[] = ['pocket', 'seam', 'undercut', 'cushion'];
@@ -73,6 +73,9 @@ const LAYS = [
   { kind: 'pile' },
   { kind: 'reach', toward: 'up-current', amountM: 1 },
 ] as const;
+/** Drifts are felt on this one, laid so. */
+const FELT_RIG = 'usual-dropper';
+const FELT_LAY = { kind: 'pile' } as const;
 const POSTURES = ['stand', 'crouch', 'kneel'] as const;
 /** Two who share one book: each logs on a phone of their own. */
 const PHONES = ['demo-phone-one', 'demo-phone-two'];
@@ -106,7 +109,7 @@ export function demoHistory(
   beats: readonly { id: string; plan: BeatPlan }[],
   streamName: string,
   untilMs: number,
-  seed = 7,
+  seed = 90,
   solved?: { beatId: string; level: string; flow: FlowField },
 ): History {
   const random = createRandom(seed);
@@ -167,7 +170,7 @@ function weatherOf(dayMs: number, random: Random): DayWeather {
   const warm = 1 - Math.abs(month - 7.5) / 3.5;
   const sky = (['clear', 'broken', 'overcast'] as const)[Math.floor(3 * random())]!;
   return {
-    meanC: 8 + 7 * warm + 2.5 * (random() - 0.5),
+    meanC: 7 + 11 * warm + 2.5 * (random() - 0.5),
     swingC: sky === 'overcast' ? 1 : 2.4,
     windMps: 5.5 * random() ** 2,
     sky,
@@ -228,17 +231,17 @@ function spotsOf(
   });
 }
 
-/** How a nymph on the usual rig goes by a place: as it is reckoned, and as this angler's sinks. */
+/** How the nymph under the usual dry goes by a place: as it is reckoned, and as this angler's sinks. */
 function feltOdds(flow: FlowField, place: { xM: number; yM: number }): FeltOdds | null {
-  const plan = rigFrom('usual-sunk');
+  const plan = rigFrom(FELT_RIG);
   const lane = sinkLane(flow, place, LEAD_M + 1, PAST_M + 1);
   if (!lane || !hungRig(plan, DEFAULT_TACKLE.box)) return null;
   const table = (felt: 'clear' | 'hung') =>
     feltTable({
       placeId: '',
       lane,
-      rigAt: (m) => hungRig(plan, [], m)!,
-      start: 'up-current',
+      rigAt: (m) => hungRig(plan, DEFAULT_TACKLE.box, m),
+      start: startOf(FELT_LAY.kind, plan),
       leadM: LEAD_M,
       pastM: PAST_M,
       felt,
@@ -270,6 +273,7 @@ function tryAt(
   const castM = 4 + 9 * random();
   const crossMps = weather.windMps * random();
   const rig = of(RIGS);
+  const lay = of(LAYS);
   const species = comes(0.75) ? ('brown' as const) : ('brook' as const);
   const tempC = tempAt(weather, (openedMs - outing.startMs) / HOUR_MS + 8);
   const answers = answersIn(spot.speedMps, tempC);
@@ -288,7 +292,7 @@ function tryAt(
     splash: 0.03,
   };
   const exposure = 0.04 + 0.45 * random() ** 2;
-  const felt = rig.fly === 'sunk' ? spot.felt : null;
+  const felt = rig.id === FELT_RIG ? spot.felt : null;
   const stand = { xM: spot.xM - 0.8 * castM, yM: spot.yM + 0.6 * castM };
   const value = said.home * said.calm * CHANCE.leftOut * said.look;
   const snapshot = writeSnapshot({
@@ -316,7 +320,7 @@ function tryAt(
             stand,
             posture: of(POSTURES),
             landing: { xM: stand.xM + 0.8 * castM, yM: stand.yM - 0.6 * castM },
-            lay: of(LAYS),
+            lay: felt ? FELT_LAY : lay,
             mend: null,
             leadM: felt ? LEAD_M : null,
             castKind: 'overhead',
@@ -358,7 +362,8 @@ function tryAt(
     id,
     outingId: outing.id,
     beatId: spot.beatId,
-    markId: marked ? `${spot.id}-fish` : null,
+    // Fish of other days are marked no more: only that nobody rated the place tells of them.
+    markId: null,
     readId: spot.readId,
     fly: rig.id === 'usual' ? 'parachute 14' : 'pheasant tail 16',
     openedMs,
@@ -420,7 +425,7 @@ function goes(
   );
   const times = doseTimesTrue(said.exposure, truth.noticing) / truth.alarm;
   const cover = (said.undisturbed / said.seen) * said.seen ** times;
-  const patience = 2 + Math.floor(5 * random());
+  const patience = 3 + Math.floor(6 * random());
   const plays = comes(CHANCE.leftOut);
   if (isHome && said.hasCast && !comes(said.calm ** times)) {
     add('spook');
@@ -455,9 +460,10 @@ function goes(
   return events;
 
   function felt(): EventCode | null {
+    // Drawn whether or not there is water to feel on: the rest goes the same way.
+    const u = random();
     if (!said.felt) return null;
     const { clear, hung } = said.felt.is;
-    const u = random();
     return u < clear ? 'clear' : u < clear + hung ? 'hung' : 'bottom';
   }
   function answered(told: Partial<TryEvent>) {

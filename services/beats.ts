@@ -17,6 +17,7 @@ import {
   type MadeFrom,
   type StoredBeat,
 } from '../store/index';
+import { TRIES_AT_HAND } from '../core/log/index';
 import type { KeptRise, Mark, Try } from '../core/log/index';
 import { decodeFlow, FINE_CELL_M, flowInputHash, type FlowField } from '../core/water/index';
 import { book } from './book';
@@ -47,7 +48,7 @@ export async function openBeat(id: string): Promise<Outcome<OpenBeat>> {
     beat,
     marks: await listMarks(db, id),
     rises: await listRises(db, id),
-    tries: await listTries(db, id),
+    tries: await listTries(db, id, TRIES_AT_HAND),
   });
 }
 

@@ -1,19 +1,26 @@
 import { tryFact, type TryFact } from '../core/learn/index';
+import type { Try } from '../core/log/index';
 import { feedEnd, listAllTries, triesChangedAfter, type Db } from '../store/index';
 
 /** Every try as Learn counts it, in the order they were opened, with the feed's number that it is as of. */
 interface Held {
   end: number;
+  /** Nobody signs in: an angler is the device that logged, numbered by when it first did. */
+  anglers: Map<string, string>;
   /** null: it was opened, and says nothing. */
   facts: Map<string, { fact: TryFact | null; beatId: string | null; year: number }>;
 }
 const HELD = new WeakMap<Db, Held>();
 
-const entryOf = (t: Awaited<ReturnType<typeof listAllTries>>[number]) => ({
-  fact: tryFact(t),
-  beatId: t.beatId,
-  year: new Date(t.openedMs + 60_000 * t.zoneOffsetMin).getUTCFullYear(),
-});
+function entryOf(t: Try, anglers: Held['anglers']) {
+  const fact = tryFact(t);
+  if (fact && fact.device !== '') {
+    if (!anglers.has(fact.device)) anglers.set(fact.device, String(anglers.size + 1));
+    fact.device = anglers.get(fact.device)!;
+  }
+  const year = new Date(t.openedMs + 60_000 * t.zoneOffsetMin).getUTCFullYear();
+  return { fact, beatId: t.beatId, year };
+}
 
 /**
  * The facts of the whole book. Read once and kept; afterwards only tries of which the feed tells a
@@ -24,11 +31,13 @@ export async function factsOfBook(db: Db): Promise<Held['facts']> {
   const held = HELD.get(db);
   if (held?.end === end) return held.facts;
   if (!held || end < held.end) {
-    const facts = new Map((await listAllTries(db)).map((t) => [t.id, entryOf(t)]));
-    HELD.set(db, { end, facts });
+    const anglers: Held['anglers'] = new Map();
+    const facts = new Map((await listAllTries(db)).map((t) => [t.id, entryOf(t, anglers)]));
+    HELD.set(db, { end, anglers, facts });
     return facts;
   }
-  for (const t of await triesChangedAfter(db, held.end)) held.facts.set(t.id, entryOf(t));
+  for (const t of await triesChangedAfter(db, held.end))
+    held.facts.set(t.id, entryOf(t, held.anglers));
   held.end = end;
   return held.facts;
 }

@@ -1,4 +1,4 @@
-import { learn, RESTS_ON, type LearnTold, type RestsOn, type TryFact } from '../core/learn/index';
+import { learn, RESTS_ON, type LearnTold, type RestsOn } from '../core/learn/index';
 import type { PriorName } from '../core/log/index';
 import { listBeats } from '../store/index';
 import { book } from './book';
@@ -21,7 +21,7 @@ export async function learnOf(of: LearnOf, beatId: string, year?: number): Promi
     (t) => of === 'book' || (t.beatId !== null && ids.has(t.beatId)),
   );
   const asked = own.filter((t) => year === undefined || t.year === year);
-  const facts = withAnglers(asked.flatMap((t) => t.fact ?? []));
+  const facts = asked.flatMap((t) => t.fact ?? []);
   return {
     learned: learn(facts),
     years: [...new Set(own.map((t) => t.year))].sort((a, b) => b - a),
@@ -29,16 +29,6 @@ export async function learnOf(of: LearnOf, beatId: string, year?: number): Promi
     record: await recordOf(),
     beats: Object.fromEntries(beats.map((b) => [b.id, b.plan.name])),
   };
-}
-
-/** Nobody signs in: an angler is the device that logged, numbered by when it first did. */
-function withAnglers(facts: TryFact[]): TryFact[] {
-  const numbers = new Map<string, number>();
-  return facts.map((f) => {
-    if (f.device === '') return f;
-    if (!numbers.has(f.device)) numbers.set(f.device, numbers.size + 1);
-    return { ...f, device: String(numbers.get(f.device)) };
-  });
 }
 
 const MOST_TOLD = 300;

@@ -5,20 +5,25 @@ import type { Db } from './db';
 import { eventOf, tryOf } from './try-rows';
 import { summariseTry } from './try-summary';
 
-/** The tries of a beat in the order they were opened, each with its events in the order they came in. */
-export async function listTries(db: Db, beatId: string): Promise<Try[]> {
-  const tries = await db
+/** The tries of a beat in the order they were opened, each with its events in the order they came in; `most`: only the newest. */
+export async function listTries(db: Db, beatId: string, most?: number): Promise<Try[]> {
+  const newest = await db
     .selectFrom('tries')
     .selectAll()
     .where('beat_id', '=', beatId)
-    .orderBy('opened_ms')
-    .orderBy(sql`rowid`)
+    .orderBy('opened_ms', 'desc')
+    .orderBy(sql`rowid`, 'desc')
+    .$if(most !== undefined, (q) => q.limit(most!))
     .execute();
+  const tries = newest.reverse();
   const events = await db
     .selectFrom('try_events')
     .innerJoin('tries', 'tries.id', 'try_events.try_id')
     .selectAll('try_events')
     .where('tries.beat_id', '=', beatId)
+    .$if(most !== undefined && tries.length > 0, (q) =>
+      q.where('tries.opened_ms', '>=', tries[0]!.opened_ms),
+    )
     .orderBy('seq')
     .orderBy('device')
     .execute();

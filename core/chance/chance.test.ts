@@ -15,6 +15,7 @@ import {
   homeAfter,
   hookedIfTaken,
   landingSigmaM,
+  scatterAt,
   linedByChord,
   linedChance,
   lookAt,
@@ -216,6 +217,26 @@ describe('one number', () => {
       expect(landingSigmaM(8, 12, cross + 1)).toBeGreaterThanOrEqual(landingSigmaM(8, 12, cross));
     // Half a metre at the sure distance is 8 casts of 10: sigma = .5/sqrt(-2 ln .2) = .279.
     expect(1 - Math.exp(-0.5 * (0.5 / landingSigmaM(12, 12, 0)) ** 2)).toBeCloseTo(0.8, 2);
+  });
+  it('an angler whose casts scatter wider: near as near, far as far, between by how far, in wind by the wind', () => {
+    const own = { near: 1.2, far: 1.8, wind: 1.5 };
+    expect(landingSigmaM(5, 12, 0, own) / landingSigmaM(5, 12, 0)).toBeCloseTo(1.2, 9);
+    expect(landingSigmaM(13, 12, 0, own) / landingSigmaM(13, 12, 0)).toBeCloseTo(1.8, 9);
+    expect(scatterAt(own, 9, 0)).toBeCloseTo(Math.sqrt(1.2 * 1.8), 9);
+    expect(scatterAt(own, 5, 5)).toBeCloseTo(1.2 * 1.5, 9);
+    expect(scatterAt(own, 5, 1)).toBeCloseTo(1.2, 9);
+    expect(landingSigmaM(8, 12, 3, { near: 1, far: 1, wind: 1 })).toBe(landingSigmaM(8, 12, 3));
+  });
+  it('a record of takes shifts the hook in its logit; never stays never', () => {
+    const plain = strikeKind('dry', 'brown', 25);
+    const shifted = strikeKind('dry', 'brown', 25, -0.6);
+    const odds = (p: number) => Math.log(p / (1 - p));
+    expect(odds(hookedIfTaken(0.3, shifted)) - odds(hookedIfTaken(0.3, plain))).toBeCloseTo(
+      -0.6,
+      9,
+    );
+    expect(hookedIfTaken(Infinity, shifted)).toBe(0);
+    expect(strikeKind('dry', 'brown', 25, 0)).toEqual(plain);
   });
   it('three covers are more than one and less than three; frightened water gives less', () => {
     expect(withinCovers(0.3, 1, 3)).toBeGreaterThan(0.3);

@@ -30,23 +30,35 @@ const HOURS = [9, 12, 15, 18] as const;
 const TEMPS_C = [8, 11, 14, 17] as const;
 const DISTANCES_M = [4, 6, 9, 12] as const;
 
-const under = (value: number | null, ends: readonly number[]): string | null =>
-  value === null ? null : String(ends.find((e) => value < e) ?? 'over');
+/** Names of groups by their upper ends. */
+function groupsTo(ends: readonly number[]) {
+  const names = [...ends.map(String), 'over'];
+  return (value: number | null): string | null => {
+    if (value === null) return null;
+    let i = 0;
+    while (i < ends.length && value >= ends[i]!) i++;
+    return names[i]!;
+  };
+}
+const depthGroup = groupsTo(DEPTHS_M);
+const hourGroup = groupsTo(HOURS);
+const tempGroup = groupsTo(TEMPS_C);
+const distanceGroup = groupsTo(DISTANCES_M);
 
 /** The group of a try; depth, hour, temperature and distance by the upper end of their group ("over" the last). */
 export const GROUP_OF: Record<FactorName, (f: TryFact) => string | null> = {
-  depth: (f) => under(f.depthM, DEPTHS_M),
+  depth: (f) => depthGroup(f.depthM),
   pace: (f): PaceWord | null => (f.surfaceSpeedMps === null ? null : paceWord(f.surfaceSpeedMps)),
   kind: (f) => f.kind,
   lay: (f) => f.lay,
   fly: (f) => f.flyKind,
   rig: (f) => f.rigId,
-  hour: (f) => under(f.hour, HOURS),
-  temperature: (f) => under(f.tempC, TEMPS_C),
+  hour: (f) => hourGroup(f.hour),
+  temperature: (f) => tempGroup(f.tempC),
   light: (f) => f.sky,
   level: (f) => f.level,
   posture: (f) => f.posture,
-  distance: (f) => under(f.distanceM, DISTANCES_M),
+  distance: (f) => distanceGroup(f.distanceM),
   method: (f) => f.method,
   angler: (f) => f.device || null,
 };

@@ -4,7 +4,7 @@ import { FACTORS, GROUP_OF, SPOOK_FACTORS, type FactorName } from './factors';
 import { homesByRating, type HomeBin } from './homes';
 import { answeredFirst, saidOf } from './said';
 import {
-  calibration,
+  calibrationOf,
   pool,
   shrunkAt,
   wilson,
@@ -88,10 +88,7 @@ export function learn(facts: readonly TryFact[]): Learned {
     months: byMonth(facts),
     plan: {
       home: homesByRating(facts),
-      look: toldOf(
-        facts.map((f) => ({ chance: saidOf(f).answered, came: answeredFirst(f) })),
-        LEAST.tries,
-      ),
+      look: looksOf(facts, LEAST.tries),
       calm: calmOf(facts),
       drag: ofCasts(facts, (f) => ({
         chance: f.parts?.drag ?? null,
@@ -169,24 +166,38 @@ function grouped(
   return [...groups.values()].sort((a, b) => b.n - a.n);
 }
 
-/** What was said against what came; what was not said, or of which nobody knows, is left out. */
-function toldOf(
-  all: readonly { chance: number | null; came: boolean | null }[],
-  least: number,
-): Told | null {
-  const said = all.filter(
-    (s): s is { chance: number; came: boolean } => s.chance !== null && s.came !== null,
+/** What was said alike of some casts or tries, and how many of them came. */
+type SaidOften = { chance: number } & Count;
+
+/** What was said of each, with how often it came; of whom nothing was, or nobody knows, is left out. */
+function saidOften(
+  facts: readonly TryFact[],
+  of: (f: TryFact) => { chance: number | null; came: boolean | null },
+): SaidOften[] {
+  const out: SaidOften[] = [];
+  for (const f of facts) {
+    const { chance, came } = of(f);
+    if (chance !== null && came !== null) out.push({ chance, k: came ? 1 : 0, n: 1 });
+  }
+  return out;
+}
+
+/** What was said against what came; null: nothing was. */
+function toldOf(all: readonly SaidOften[], least: number): Told | null {
+  const n = all.reduce((sum, s) => sum + s.n, 0);
+  if (n === 0) return null;
+  const found = wilson(
+    all.reduce((sum, s) => sum + s.k, 0),
+    n,
   );
-  if (said.length === 0) return null;
-  const found = wilson(said.filter((s) => s.came).length, said.length);
-  const mean = said.reduce((sum, s) => sum + s.chance, 0) / said.length;
-  return { found, said: mean, verdict: verdictOf(found, mean, least), fit: calibration(said) };
+  const said = all.reduce((sum, s) => sum + s.n * s.chance, 0) / n;
+  return { found, said, verdict: verdictOf(found, said, least), fit: calibrationOf(all) };
 }
 
 /** Who was put down on the way can only be one that was home. */
 const calmOf = (facts: readonly TryFact[]) =>
   toldOf(
-    facts.map((f) => ({
+    saidOften(facts, (f) => ({
       chance:
         f.calmSaid === null ? null : 1 - (f.parts?.home ?? f.homeSaid ?? 1) * (1 - f.calmSaid),
       came: f.downAt !== 0,
@@ -194,7 +205,13 @@ const calmOf = (facts: readonly TryFact[]) =>
     LEAST.tries,
   );
 
-/** The same counted by casts: each of a try was said alike. */
+const looksOf = (facts: readonly TryFact[], least: number) =>
+  toldOf(
+    saidOften(facts, (f) => ({ chance: saidOf(f).answered, came: answeredFirst(f) })),
+    least,
+  );
+
+/** Counted by casts: all of a try were said alike. */
 const ofCasts = (
   facts: readonly TryFact[],
   of: (f: TryFact) => { chance: number | null; yes: number; no: number },
@@ -203,7 +220,7 @@ const ofCasts = (
     facts.flatMap((f) => {
       const { chance, yes, no } = of(f);
       if (chance === null || Number.isNaN(chance)) return [];
-      return Array.from({ length: yes + no }, (_, i) => ({ chance, came: i < yes }));
+      return [{ chance, k: yes, n: yes + no }];
     }),
     LEAST.tries,
   );
@@ -219,16 +236,16 @@ function conversionsOf(facts: readonly TryFact[]): Conversion[] {
       return {
         species: name,
         tries: own.length,
-        looked: toldOf(
-          own.map((f) => ({ chance: saidOf(f).answered, came: answeredFirst(f) })),
-          LEAST.looks,
-        ),
+        looked: looksOf(own, LEAST.looks),
         took: wilson(
           took,
           count(own, (f) => f.looked),
         ),
         hooked: toldOf(
-          own.filter((f) => f.took).map((f) => ({ chance: saidOf(f).hooked, came: f.hooked })),
+          saidOften(
+            own.filter((f) => f.took),
+            (f) => ({ chance: saidOf(f).hooked, came: f.hooked }),
+          ),
           LEAST.looks,
         ),
         landed: wilson(
@@ -241,8 +258,9 @@ function conversionsOf(facts: readonly TryFact[]): Conversion[] {
 }
 
 function causes<C extends string>(all: readonly C[]): { cause: C; share: Share }[] {
-  const names = [...new Set(all)];
-  return names
-    .map((cause) => ({ cause, share: wilson(all.filter((c) => c === cause).length, all.length) }))
+  const counts = new Map<C, number>();
+  for (const cause of all) counts.set(cause, (counts.get(cause) ?? 0) + 1);
+  return [...counts]
+    .map(([cause, k]) => ({ cause, share: wilson(k, all.length) }))
     .sort((a, b) => b.share.k - a.share.k);
 }

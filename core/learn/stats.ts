@@ -129,19 +129,23 @@ const logit = (p: number) => Math.log(p / (1 - p));
 const within = (p: number) => Math.min(0.995, Math.max(0.005, p));
 
 /** Logistic regression of what came on what was said (Newton's steps). null: nothing was said. */
-export function calibration(said: readonly Said[]): Calibration | null {
+export const calibration = (said: readonly Said[]): Calibration | null =>
+  calibrationOf(said.map((s) => ({ chance: s.chance, k: s.came ? 1 : 0, n: 1 })));
+
+/** The same of things said alike n times, of which k came. */
+export function calibrationOf(said: readonly ({ chance: number } & Count)[]): Calibration | null {
   if (said.length === 0) return null;
   let [a, b] = [0, 1];
   let information = [PULL, 0, PULL];
   for (let step = 0; step < MOST_STEPS; step++) {
     let [ga, gb] = [-PULL * a, -PULL * (b - 1)];
     let [haa, hab, hbb] = [PULL, 0, PULL];
-    for (const { chance, came } of said) {
+    for (const { chance, k, n } of said) {
       const x = logit(within(chance));
       const p = 1 / (1 + Math.exp(-(a + b * x)));
-      const w = p * (1 - p);
-      ga += (came ? 1 : 0) - p;
-      gb += ((came ? 1 : 0) - p) * x;
+      const w = n * p * (1 - p);
+      ga += k - n * p;
+      gb += (k - n * p) * x;
       haa += w;
       hab += w * x;
       hbb += w * x * x;
@@ -161,6 +165,6 @@ export function calibration(said: readonly Said[]): Calibration | null {
     slopeSd: Math.sqrt(haa / det),
     shift: a,
     shiftSd: Math.sqrt(hbb / det),
-    n: said.length,
+    n: said.reduce((sum, s) => sum + s.n, 0),
   };
 }

@@ -165,5 +165,7 @@ export function ratingAt(water: WaterForFish, day: FishDay, method: Method, k: n
   }
   const smooth = smoothInto(wx, wy, raw, open, r, new Float64Array(raw.length));
   const rating = smooth[(cj - j0) * wx + (ci - i0)]!;
-  return homeChance(rating, day.options.homeOffset, day.options.homeSlope) * gatheringAt(water, day, k);
+  return (
+    homeChance(rating, day.options.homeOffset, day.options.homeSlope) * gatheringAt(water, day, k)
+  );
 }

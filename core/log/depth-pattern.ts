@@ -74,6 +74,8 @@ export interface PatternPrior {
   meanSpeedMps: Spread;
 }
 const EIGHT_IN_TEN = 1.2816;
+/** A day's fish lie so far from its season's, in the logarithm (our guess). */
+const DAYS_DIFFER = 0.5;
 const CENTRES = 60;
 const SPREADS = [0.15, 0.22, 0.33, 0.5, 0.75, 1.1];
 const MOST = [0.15, 0.3, 0.45, 0.6, 0.75, 0.9];
@@ -88,7 +90,7 @@ function posterior(
   const cells: { c: number; s: number; log: number }[] = [];
   const before = prior && {
     centre: Math.log(prior.best),
-    sd: Math.max(0.15, Math.log(prior.high / prior.low) / (2 * EIGHT_IN_TEN)),
+    sd: Math.hypot(DAYS_DIFFER, Math.log(prior.high / prior.low) / (2 * EIGHT_IN_TEN)),
   };
   for (const c of centres) {
     const told = before ? -0.5 * ((c - before.centre) / before.sd) ** 2 : 0;

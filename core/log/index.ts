@@ -55,7 +55,7 @@ export {
   type Reading,
   type ReadingSource,
 } from './outings';
-export { DREW_BLANK, type Try } from './tries';
+export { DREW_BLANK, TRIES_AT_HAND, type Try } from './tries';
 export { EMPTY_SNAPSHOT, readSnapshot, type TempSource, type TrySnapshot } from './snapshot';
 // Apart from the shape: it carries the hash of every guess, which a page that only reads need not load.
 export { writeSnapshot } from './write-snapshot';

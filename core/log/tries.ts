@@ -18,5 +18,8 @@ export interface Try {
   events: TryEvent[];
 }
 
+/** A beat is opened with as many of its tries, the newest; all of them are in the log of the book. */
+export const TRIES_AT_HAND = 250;
+
 /** The note of a try that says only that nobody was home. */
 export const DREW_BLANK = 'Drew blank.';

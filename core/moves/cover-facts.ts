@@ -7,11 +7,7 @@ const MOST_ANSWERS = 0.98;
  * Chance that a willing fish answers one good cover: quick water leaves it no time to choose. `own`: how
  * often this angler's record says that it does, times what is guessed.
  */
-export function answersIn(
-  meanSpeedMps: number | null,
-  waterTempC: number | null,
-  own = 1,
-): number {
+export function answersIn(meanSpeedMps: number | null, waterTempC: number | null, own = 1): number {
   const pace = meanSpeedMps ?? ANSWERS[1].fromMps;
   const a = ANSWERS.find((row) => pace >= row.fromMps)!.a;
   const cold = waterTempC !== null && waterTempC < COLD.belowC ? COLD.share : 1;

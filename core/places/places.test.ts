@@ -131,6 +131,23 @@ it('a pattern over places and beats: four feet and slow, five of six; poor water
   expect(earlier.fit(0.3, 0.6)).toBeGreaterThanOrEqual(today.fit(0.3, 0.6) - 1e-9);
 });
 
+it('a season before tells where to begin; what is found today soon says more', () => {
+  const before = {
+    depthM: { best: 1.2, low: 1, high: 1.45 },
+    meanSpeedMps: { best: 0.25, low: 0.18, high: 0.35 },
+  };
+  const thin = { depthM: 0.3, meanSpeedMps: 0.6, found: false };
+  expect(todaysPattern([], before)).toBeNull();
+  const first = todaysPattern([thin], before)!;
+  expect(first.fit(1.2, 0.25)).toBeGreaterThan(1);
+  expect(first.found).toBe(0);
+  const shallow = todaysPattern(
+    Array.from({ length: 6 }, () => ({ ...thin, found: true })),
+    before,
+  )!;
+  expect(shallow.fit(0.3, 0.6)).toBeGreaterThan(shallow.fit(1.2, 0.25));
+});
+
 it('cold water halves the answers, own success and fit move the chance, never beyond 19 in 20', () => {
   const told = { water: 'pool', count: 1, rating: 50, waterTempC: 12 } as const;
   expect(placeLies(told)).toMatchObject({ p: 0.425, answers: 0.25 });

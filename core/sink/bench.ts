@@ -109,7 +109,7 @@ export function feltPlaces(
       const table = feltTable({
         placeId: placeKey(f.place),
         lane,
-        rigAt: (m) => hungRig(f.plan, asked.tackle.box, m)!,
+        rigAt: (m) => hungRig(f.plan, asked.tackle.box, m),
         start: f.start,
         leadM: f.leadM,
         pastM: asked.pastM,

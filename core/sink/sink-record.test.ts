@@ -47,6 +47,33 @@ describe("the angler's own record", () => {
     expect(Math.abs(after.lnM - before.lnM)).toBeLessThan(1e-9);
   });
 
+  it('goes on from what an earlier record left: the same in two parts as at once', () => {
+    const [first, then] = [drift('clear', 1), drift('ticked', 0.6)];
+    const whole = believeSink(place([first, then]));
+    const left = believeSink(place([first]));
+    const on = believeSink(
+      [{ ...place([then])[0]!, shiftM: left.beds.get('a')!.shiftM, spreadM: 0.03 }],
+      { lnM: left.lnM, spread: left.lnMSpread },
+    );
+    expect(on.lnM).toBeCloseTo(whole.lnM, 1);
+    const untouched = believeSink([], { lnM: -0.2, spread: 0.1 });
+    expect(untouched.lnM).toBeCloseTo(-0.2, 2);
+    expect(untouched.lnMSpread).toBeCloseTo(0.1, 2);
+  });
+  it('a rig that would not sink at all at some multiplier touches nothing there', () => {
+    const table = feltTable({
+      placeId: 'a',
+      lane: l,
+      rigAt: (m) =>
+        m < 0.7 ? null : hungRig(levelRig('nymph-14-t28', 5, null, 2.7), USUAL_BOX, m),
+      start: 'tucked',
+      leadM: 1,
+      pastM: 0,
+      felt: 'clear',
+    });
+    expect(table[0]).toBe(0);
+    expect(Math.min(...table)).toBeLessThan(0);
+  });
   it('finds a seeded sink again, with doubt that shrinks and holds', () => {
     const random = createRandom(7);
     const tables = new Map<string, FeltTable>();

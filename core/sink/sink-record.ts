@@ -12,8 +12,8 @@ export interface FeltDrift {
   /** The place whose bed it speaks of. */
   placeId: string;
   lane: SinkLane;
-  /** The rig at the angler's multiplier of 1, and again at another. */
-  rigAt: (multiplier: number) => HungRig;
+  /** The rig at the angler's multiplier of 1, and again at another; null: it would not sink at all. */
+  rigAt: (multiplier: number) => HungRig | null;
   start: SinkStart;
   /** Metres above the fish where the lowest fly landed, and past it where it was lifted. */
   leadM: number;
@@ -41,16 +41,20 @@ export type FeltTable = Float64Array;
 export function feltTable(drift: FeltDrift): FeltTable {
   const at = FOLLOWED.map((lnM) => {
     const rig = drift.rigAt(Math.exp(lnM));
-    const path = sinkPath({
-      lane: drift.lane,
-      rig,
-      start: drift.start,
-      landingM: -drift.leadM,
-      liftM: drift.pastM,
-      roughly: true,
-    });
+    const path =
+      rig &&
+      sinkPath({
+        lane: drift.lane,
+        rig,
+        start: drift.start,
+        landingM: -drift.leadM,
+        liftM: drift.pastM,
+        roughly: true,
+      });
     return BED.map((b) => {
-      const { ticks, hangs } = ticksOf(path, drift.lane, { bedShiftM: b, toM: drift.pastM });
+      const { ticks, hangs } = path
+        ? ticksOf(path, drift.lane, { bedShiftM: b, toM: drift.pastM })
+        : { ticks: 0, hangs: 0 };
       const p =
         drift.felt === 'clear'
           ? 1 - ticks

@@ -84,10 +84,11 @@ const WHOLE: readonly Step[] = ['day', 'learn', 'bench'];
 
 function DeskFrame({ view }: { view: View }) {
   const comparing = usePart((s) => s.step === 'read' && s.compareLevel !== null);
-  const onDay = usePart((s) => s.step === 'day');
+  // Day has a chart of its own, and what the tries say hangs on no hour.
+  const noHours = usePart((s) => s.step === 'day' || s.step === 'learn');
   const whole = usePart((s) => WHOLE.includes(s.step));
   return (
-    <div className={css.workspace} data-day={onDay || undefined}>
+    <div className={css.workspace} data-day={noHours || undefined}>
       <TopLine />
       <StepRail />
       <main className={`${css.waterColumn}${comparing ? ` ${css.comparing}` : ''}`}>
@@ -104,8 +105,7 @@ function DeskFrame({ view }: { view: View }) {
         )}
       </main>
       <Inspector />
-      {/* The day's own chart stands in for it. */}
-      {!onDay && <HourStrip />}
+      {!noHours && <HourStrip />}
     </div>
   );
 }

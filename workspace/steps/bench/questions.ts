@@ -27,7 +27,7 @@ export function benchQuestion(plan: BeatPlan, s: WorkspaceState): BenchQuestion 
     ...(isTold && {
       before: {
         ...sink,
-        beds: beds.filter((b) => b.beatId === s.tries[0]?.beatId && b.level === s.level),
+        beds: beds.filter((b) => b.beatId === s.daySiteId && b.level === s.level),
       },
     }),
     windMps,

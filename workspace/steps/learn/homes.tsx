@@ -38,12 +38,12 @@ export function Homes({
       ))}
       {/* As said then: what was found lies on it where the ratings were right. */}
       <path d={`M${x(0)},${y(0)}L${x(1)},${y(1)}`} className={css.said} />
-      <text x={x(0.97)} y={y(1) + 26} textAnchor="end" className={css.word}>
+      <text x={x(0.02)} y={y(0.16)} className={css.word}>
         as said then
       </text>
       {bins.map((b) => {
         const tenth = b.tenth!;
-        const at = x(b.said);
+        const at = x((tenth + 0.5) / 10);
         const few = b.found.n < LEAST.places;
         return (
           <g key={tenth} data-few={few}>

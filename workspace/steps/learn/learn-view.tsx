@@ -152,7 +152,7 @@ function Factor({
   nameOf: (f: FactorName, group: string) => string;
   dark: boolean;
 }) {
-  const rows = told.groups.map((g) => ({
+  const rows = inOrder(told).map((g) => ({
     ...g.takes,
     name: nameOf(told.factor, g.name),
     few: g.verdict === 'too few',
@@ -166,6 +166,13 @@ function Factor({
       mean={told.mean}
     />
   );
+}
+
+/** Groups that have an order in theirs: shallow before deep, early before late. Others by how many they are. */
+function inOrder({ factor, groups }: FactorTold) {
+  const ends = endsOf(factor).map(String);
+  const at = (name: string) => (name === 'over' ? ends.length : ends.indexOf(name));
+  return ends.length === 0 ? groups : [...groups].sort((a, b) => at(a.name) - at(b.name));
 }
 
 /** Each of the one before, by species, with what was to be expected. */

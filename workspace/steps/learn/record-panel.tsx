@@ -73,7 +73,17 @@ function Moved({ refit, isBack }: { refit: Refit; isBack: boolean }) {
   const beats = usePart((s) => s.learned!.beats);
   return (
     <article className={css.moved} data-back={isBack}>
-      <h4>{REFIT_NAMES[refit.name]}</h4>
+      <h4>
+        {REFIT_NAMES[refit.name]}
+        <Button
+          voice="plain"
+          disabled={working}
+          aria-label={`${isBack ? 'Put back in' : 'Take back'}: ${REFIT_NAMES[refit.name]}`}
+          onClick={() => void learning.takeBack([refit.name], !isBack)}
+        >
+          {isBack ? 'Put it back in' : 'Take it back'}
+        </Button>
+      </h4>
       <ul>
         {refit.parts
           .filter((p) => p.moved || refit.verdict === 'along')
@@ -92,15 +102,6 @@ function Moved({ refit, isBack }: { refit: Refit; isBack: boolean }) {
         {refit.verdict === 'along' &&
           'By itself it could be chance; with the others it has moved, and goes with them. '}
         {restsOnWords(refit)}.
-      </p>
-      <p className={panel.row}>
-        <Button
-          disabled={working}
-          aria-label={`${isBack ? 'Put back in' : 'Take back'}: ${REFIT_NAMES[refit.name]}`}
-          onClick={() => void learning.takeBack([refit.name], !isBack)}
-        >
-          {isBack ? 'Put it back in' : 'Take it back'}
-        </Button>
       </p>
       <Disclosure title="From which tries">
         <Behind refit={refit} />

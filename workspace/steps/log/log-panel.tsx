@@ -8,6 +8,7 @@ import {
   foldTry,
   isOver,
   possibleEvents,
+  TRIES_AT_HAND,
   type Try,
 } from '../../../core/log/index';
 import {
@@ -46,6 +47,12 @@ export function LogPanel() {
       {open && <OpenTry key={open.id} attempt={open} />}
       {done.length > 0 && <h3>Earlier tries</h3>}
       {done.length > 0 && <PastTries tries={done} />}
+      {tries.length >= TRIES_AT_HAND && (
+        <p className={panel.second}>
+          The newest {TRIES_AT_HAND} of this beat. All of them are in <a href="/outings">Outings</a>
+          .
+        </p>
+      )}
     </section>
   );
 }
