@@ -25,6 +25,7 @@ const CORE_ORDER = [
   'places',
   'route',
   'outing',
+  'learn',
 ];
 
 const coreElements = CORE_ORDER.map((name) => ({ type: `core-${name}`, pattern: `core/${name}` }));

@@ -29,6 +29,24 @@ export const CHROMIUM = {
 
 export const NOW = '2026-06-13T07:40:00Z';
 
+/** The server that checks run against, with the demo's beats and none of its seasons. */
+export const SERVER = {
+  command: `npx tsx demo/seed.ts && npx tsx serving/main.ts`,
+  url: `http://127.0.0.1:${port}`,
+  timeout: 180000,
+  env: {
+    PORT: port,
+    HOST: '127.0.0.1',
+    PEBBLE_LANE_DATA: process.env.PEBBLE_E2E_DATA,
+    PEBBLE_NOW: NOW,
+    NEXT_TELEMETRY_DISABLED: '1',
+    // The sharper picture takes minutes: it is asked for where it is tried.
+    PEBBLE_DEMO_SHARPEN: 'when-asked',
+    // Checks count what they try themselves; Learn's has a server of its own.
+    PEBBLE_DEMO_HISTORY: 'none',
+  },
+};
+
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.spec.ts',
@@ -43,20 +61,5 @@ export default defineConfig({
     launchOptions: CHROMIUM,
     timezoneId: 'UTC',
   },
-  webServer: {
-    command: `npx tsx demo/seed.ts && npx tsx serving/main.ts`,
-    url: `http://127.0.0.1:${port}`,
-    timeout: 180000,
-    env: {
-      PORT: port,
-      HOST: '127.0.0.1',
-      PEBBLE_LANE_DATA: process.env.PEBBLE_E2E_DATA,
-      PEBBLE_NOW: NOW,
-      NEXT_TELEMETRY_DISABLED: '1',
-      // The sharper picture takes minutes: it is asked for where it is tried.
-      PEBBLE_DEMO_SHARPEN: 'when-asked',
-      // Checks count what they try themselves; Learn's has a server of its own.
-      PEBBLE_DEMO_HISTORY: 'none',
-    },
-  },
+  webServer: SERVER,
 });

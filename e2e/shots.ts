@@ -43,12 +43,10 @@ test('desk', async ({ page }) => {
   await openBeat(page);
   await page.getByRole('button', { name: 'Show the best lie' }).click();
   await shot(page, 'read');
-  await page.goto('/b/tansy-glide/read');
-  await settled(page);
-  await page.getByLabel('Pieces').uncheck();
-  for (const over of ['Seams', 'Ways of leaves'])
-    await page.getByLabel(over, { exact: true }).check();
-  await shot(page, 'read-leaves');
+  await page.goto('/b/sallow-steps/learn');
+  await inspector(page).getByText('Where your casts fall').waitFor({ timeout: 60000 });
+  await page.getByRole('img', { name: /looks,/ }).waitFor();
+  await shot(page, 'learn');
   await openBeat(page, 'spot?mark=demo-mark-1&posture=kneel');
   await page.locator(styled('.ringLine')).waitFor();
   await page.locator(styled('.lookout')).first().waitFor();

@@ -14,7 +14,6 @@ import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
 import { routeAsk, standingAt } from './route-now';
 import { useRoute } from './use-route';
-import { seasonsPattern } from './seasons-pattern';
 import { useWater } from './use-water';
 import { useTimeAndWater } from './use-time-and-water';
 import css from './outing.module.css';
@@ -59,7 +58,8 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
       : null,
     view.log,
     outing?.id ?? null,
-    seasonsPattern(settings, now),
+    settings,
+    now,
   );
   const route = planned?.result ?? null;
   const routed = route?.kind === 'route' && held?.pack.route ? route : null;

@@ -3,7 +3,6 @@
 import { useEffect, useRef, useState } from 'react';
 import {
   EVENT_WORDS,
-  FELL_AT,
   foldTry,
   isOver,
   possibleEvents,
@@ -19,14 +18,7 @@ import { Button, ButtonAnchor } from '../ui/button';
 import { part } from './part';
 import { layHow } from '../words/lay-words';
 import { targetWords } from '../words/outing-words';
-import {
-  detailWords,
-  FELL_WORDS,
-  FLIES_OF,
-  handlingWords,
-  minutesSeconds,
-  restWords,
-} from '../words/try-words';
+import { detailWords, handlingWords, minutesSeconds, restWords } from '../words/try-words';
 import { EventShape } from './event-shape';
 import { beatNow } from './heat-now';
 import { useWater } from './use-water';
@@ -39,6 +31,7 @@ import { BedCells, sinks } from './bed-cells';
 import { usePays } from './use-pays';
 import css from './outing.module.css';
 
+const CastFace = part(() => import('./cast-face').then((m) => m.CastFace), 128);
 const Landed = part(() => import('./landed').then((m) => m.Landed));
 const NextMove = part(() => import('./next-move').then((m) => m.NextMove), 180);
 
@@ -106,7 +99,6 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
   };
   const title = targetWords(attempt.snapshot.target, fishNumber(attempt.markId, view.log));
   const { tempC, heat } = useWater(shared, attempt.beatId ?? beatNow(view, outing));
-  const flies = FLIES_OF[attempt.snapshot.cast?.rig.fly ?? 'dry'];
   const row = rowOf(fold.state, last);
   const pays = usePays(attempt, shared, tempC);
   return (
@@ -206,46 +198,15 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
             </div>
           )}
           {fold.state !== 'hooked' && (
-            <div className={css.faceRow}>
-              <Face
-                at={lastCast?.fellAt ?? null}
-                isAsked={lastCast !== null}
-                onFell={(fellAt) => say({ fellAt }, lastCast)}
-              />
-              <div className={css.flies} role="group" aria-label="How it ran">
-                {([false, true] as const).map((dragged) => (
-                  <Button
-                    voice="bare"
-                    key={String(dragged)}
-                    disabled={lastCast === null}
-                    aria-pressed={lastCast?.dragged === dragged}
-                    onClick={() => say({ dragged }, lastCast)}
-                  >
-                    {dragged ? 'dragged' : 'ran clean'}
-                  </Button>
-                ))}
-              </div>
-              <div className={css.flies} role="group" aria-label="To which fly">
-                {[...flies, 'not seen which'].map((fly) => (
-                  <Button
-                    voice="bare"
-                    key={fly}
-                    disabled={lastCast === null}
-                    aria-pressed={lastCast?.fly === fly}
-                    onClick={() => say({ fly }, lastCast)}
-                  >
-                    {fly === 'not seen which' ? fly : `to ${fly}`}
-                  </Button>
-                ))}
-                <Button
-                  voice="bare"
-                  aria-expanded={elseOpen}
-                  onClick={() => setElseOpen(!elseOpen)}
-                >
-                  Something else
-                </Button>
-              </div>
-            </div>
+            <CastFace
+              last={lastCast}
+              fly={attempt.snapshot.cast?.rig.fly ?? 'dry'}
+              say={(detail) => say(detail, lastCast)}
+            >
+              <Button voice="bare" aria-expanded={elseOpen} onClick={() => setElseOpen(!elseOpen)}>
+                Something else
+              </Button>
+            </CastFace>
           )}
         </>
       )}
@@ -331,34 +292,6 @@ function Rest({ last, pays }: { last: TryEvent | null; pays: number }) {
         </span>
       </p>
     </section>
-  );
-}
-
-/** Where the last cast fell, as the angler faces it. */
-function Face({
-  at,
-  isAsked,
-  onFell,
-}: {
-  at: FellAt | null;
-  isAsked: boolean;
-  onFell: (at: FellAt) => void;
-}) {
-  return (
-    <div className={css.face} role="group" aria-label="Where the cast fell">
-      {FELL_AT.map((f) => (
-        <Button
-          voice="bare"
-          key={f}
-          data-at={f}
-          aria-pressed={at === f}
-          disabled={!isAsked}
-          onClick={() => onFell(f)}
-        >
-          {FELL_WORDS[f]}
-        </Button>
-      ))}
-    </div>
   );
 }
 

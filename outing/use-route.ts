@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { OutingLog, PatternPrior } from '../core/log/index';
+import type { OutingLog, Settings } from '../core/log/index';
 import type { BeatPack } from '../core/outing/index';
 import type { TodaysPattern } from '../core/places/index';
 import type { RouteAsk, RouteResult, Stop } from '../core/route/index';
@@ -24,8 +24,8 @@ export function useRoute(
   ask: RouteAsk | null,
   log: Pick<OutingLog, 'tries' | 'reads'>,
   outingId: string | null,
-  /** Where fish were found in such a season before. */
-  before?: PatternPrior,
+  settings: Settings | undefined,
+  nowMs: number,
 ): PlannedRoute | null {
   const [result, setResult] = useState<PlannedRoute | null>(null);
   const stops = useRef<{ beatId: string; stops: readonly Stop[] } | null>(null);
@@ -42,16 +42,22 @@ export function useRoute(
     let gone = false;
     const later = setTimeout(async () => {
       // By their own files: the rooms' doors would bring the search for shots along.
-      const [{ planRoute }, { groundByPattern }, { looksOf }, { todaysPattern }] =
-        await Promise.all([
-          import('../core/route/plan-route'),
-          import('../core/outing/route-by-pattern'),
-          import('../core/outing/place-plan'),
-          import('../core/places/pattern'),
-        ]);
+      const [
+        { planRoute },
+        { groundByPattern },
+        { looksOf },
+        { todaysPattern },
+        { seasonsPattern },
+      ] = await Promise.all([
+        import('../core/route/plan-route'),
+        import('../core/outing/route-by-pattern'),
+        import('../core/outing/place-plan'),
+        import('../core/places/pattern'),
+        import('./seasons-pattern'),
+      ]);
       if (gone) return;
       const today = log.tries.filter((t) => t.outingId === outingId);
-      const pattern = todaysPattern(looksOf(today, log.reads), before);
+      const pattern = todaysPattern(looksOf(today, log.reads), seasonsPattern(settings, nowMs));
       const { ground: even } = pack.route!;
       const ground = pattern ? groundByPattern(even, pack.targets, pattern) : even;
       const warm = stops.current?.beatId === pack.beatId ? stops.current.stops : pack.route!.stops;

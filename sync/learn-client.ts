@@ -14,7 +14,8 @@ export const fetchLearned = (of: LearnScope, beatId: string, year: number | null
   });
 
 /** Works the record out anew. */
-export const refit = () => json<BookRecord>({ method: 'POST', path: v1('/learn/record') });
+export const refit = () =>
+  json<BookRecord>({ method: 'POST', path: v1('/learn/record'), body: {} });
 
 /** Takes corrections out of the reckoning, or puts them back. */
 export const putBack = (names: readonly PriorName[], back: boolean) =>

@@ -10,7 +10,6 @@ export {
   WIND_FROM,
   wholeSettings,
   type Methods,
-  type Noticing,
   type Settings,
   type WindFrom,
 } from './settings';
@@ -23,6 +22,7 @@ export {
   priorsOf,
   type BedPrior,
   type HomePrior,
+  type Noticing,
   type PriorName,
   type Priors,
 } from './priors';

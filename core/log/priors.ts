@@ -1,6 +1,15 @@
 import type { Season } from '../lies/index';
 import type { PatternPrior } from './depth-pattern';
-import type { Noticing, Settings } from './settings';
+import type { NoticeGuesses } from '../sight/index';
+import type { Alarm } from '../stalk/index';
+
+/** How readily a fish notices, and takes alarm. */
+export type Noticing = NoticeGuesses & Alarm;
+/** Of the settings, what is reckoned with together. */
+interface Reckoned {
+  noticing: Noticing;
+  priors: Priors;
+}
 
 /** One water's constant in the chance of a fish at home, in its logit, and how well it is known. */
 export interface HomePrior {
@@ -70,10 +79,10 @@ export const NO_PRIORS: Priors = {
 };
 
 /** Those of the settings; settings kept before there were any have none. */
-export const priorsOf = (s: Pick<Settings, 'priors'>): Priors => s.priors ?? NO_PRIORS;
+export const priorsOf = (s: Pick<Reckoned, 'priors'>): Priors => s.priors ?? NO_PRIORS;
 
 /** How a fish notices, as set and as the record has changed it. */
-export function noticingOf(s: Pick<Settings, 'noticing' | 'priors'>): Noticing {
+export function noticingOf(s: Reckoned): Noticing {
   const { noticing, alarm } = priorsOf(s);
   return noticing === 1 && alarm === 1
     ? s.noticing
@@ -85,9 +94,7 @@ export function noticingOf(s: Pick<Settings, 'noticing' | 'priors'>): Noticing {
 }
 
 /** How long a fish's alarm takes, and what footfall weighs. */
-export function alarmOf(
-  s: Pick<Settings, 'noticing' | 'priors'>,
-): Pick<Noticing, 'tauS' | 'footfall'> {
+export function alarmOf(s: Reckoned): Pick<Noticing, 'tauS' | 'footfall'> {
   const { tauS, footfall } = noticingOf(s);
   return { tauS, footfall };
 }

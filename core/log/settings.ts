@@ -3,10 +3,10 @@ import type { HeatSchool } from '../day/index';
 import type { Species } from '../fish/index';
 import type { Method, PreyMix } from '../lies/index';
 import { DEFAULT_TACKLE, type Tackle } from '../rig/index';
-import { NOTICE, type NoticeGuesses, type Sky } from '../sight/index';
-import { ALARM, type Alarm, type HidingSchool, type WadingSchool } from '../stalk/index';
+import { NOTICE, type Sky } from '../sight/index';
+import { ALARM, type HidingSchool, type WadingSchool } from '../stalk/index';
 import type { UnitSystem } from '../units/index';
-import { NO_PRIORS, type Priors } from './priors';
+import { NO_PRIORS, type Noticing, type Priors } from './priors';
 
 /** Schools that good anglers differ by; each with its default, and the reason beside it on screen. */
 export interface Methods {
@@ -30,9 +30,6 @@ export interface Methods {
 /** Where the wind blows from, on the water's own terms. */
 export const WIND_FROM = ['unknown', 'upstream', 'downstream', 'true-left', 'true-right'] as const;
 export type WindFrom = (typeof WIND_FROM)[number];
-
-/** How readily a fish notices, and takes alarm. */
-export type Noticing = NoticeGuesses & Alarm;
 
 /** The angler: body, tackle, methods, the water and weather as last seen. */
 export interface Settings {

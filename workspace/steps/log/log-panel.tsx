@@ -49,8 +49,7 @@ export function LogPanel() {
       {done.length > 0 && <PastTries tries={done} />}
       {tries.length >= TRIES_AT_HAND && (
         <p className={panel.second}>
-          The newest {TRIES_AT_HAND} of this beat. All of them are in <a href="/outings">Outings</a>
-          .
+          The newest {TRIES_AT_HAND} of this beat; all of them are in the book’s log of outings.
         </p>
       )}
     </section>

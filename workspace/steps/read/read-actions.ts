@@ -1,4 +1,4 @@
-import { writeBeat, type Calibration, type LevelName } from '../../../core/formats/index';
+import type { Calibration, LevelName } from '../../../core/formats/index';
 import type { Place } from '../../../core/grid/index';
 import type { Method } from '../../../core/lies/index';
 import { probeFlow } from '../../../core/water/index';
@@ -41,6 +41,8 @@ export function createReadActions({ store, beat, queue }: ActionContext) {
     async keepCalibration(calibration: Calibration, dischargeM3s: number): Promise<string | null> {
       const { plan } = beat;
       const how = `fitted to ${calibration.points} measured places`;
+      // By its own file: a page that is only read need not load the writer.
+      const { writeBeat } = await import('../../../core/formats/write-beat');
       const file = writeBeat({
         ...plan,
         calibration,

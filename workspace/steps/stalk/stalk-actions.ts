@@ -1,10 +1,8 @@
 import type { Place } from '../../../core/grid/index';
-import { entriesOf, writeGpx } from '../../../core/formats/index';
 import { paysToday } from '../../../core/moves/index';
 import { directionOf } from '../../../core/outing/index';
 import { toCm, type ActionContext } from '../../action-context';
 import { valueOf } from '../../state/answer';
-import { numberOfMark, shownWay } from '../../state/selectors';
 import type { WorkWish } from '../../state/slices';
 
 /** Waypoints and spots that a link holds, at most. */
@@ -12,7 +10,7 @@ export const MOST_VIA = 4;
 export const MOST_OUT = 12;
 
 /** The way there: where it starts, what it passes and leaves out, which is shown; the order of fish. */
-export function createStalkActions({ store, beat, push, replace, engine }: ActionContext) {
+export function createStalkActions({ store, push, replace, engine }: ActionContext) {
   return {
     setStalkTool: (stalkTool: 'forbid' | 'from' | null) => store.setState({ stalkTool }),
     /** Where the angler stands now; null goes back to the beat's entries. */
@@ -78,23 +76,6 @@ export function createStalkActions({ store, beat, push, replace, engine }: Actio
         via: [],
       });
       push();
-    },
-    /** Marks, stand and way as GPX 1.1; null for a beat that has no place on the map. */
-    gpx(): string | null {
-      const s = store.getState();
-      if (!beat.plan.anchor) return null;
-      const way = shownWay(s);
-      return writeGpx(beat.plan, {
-        waypoints: [
-          ...entriesOf(beat.plan).map((place) => ({ place, name: 'Entry' })),
-          ...s.marks.map((m) => ({
-            place: m,
-            name: `Fish ${numberOfMark(s, m.id)}, ${m.surety}`,
-          })),
-          ...(s.stand ? [{ place: s.stand, name: `Stand, ${s.posture}` }] : []),
-        ],
-        ...(way && { way: { name: 'Stalk', places: way.moments.map((m) => m.place) } }),
-      });
     },
   };
 }

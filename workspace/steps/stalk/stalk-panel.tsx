@@ -14,6 +14,7 @@ import { OrderPanel } from './order-panel';
 import { WorkPanel } from './work-panel';
 import { CarePanel, ChangesPanel, ShadowPanel } from './stalk-care';
 import { StalkPlanPanel } from './stalk-plan';
+import { wayGpx } from './way-gpx';
 import { WayPanel } from './way-panel';
 import { isPale, bestWay, shownWay, targetOf } from '../../state/selectors';
 import { isAsking, isStale, valueOf } from '../../state/answer';
@@ -85,8 +86,7 @@ function WaysChoice() {
 
 /** Marks and the way for a handheld, where the beat has a place on the map. */
 function Carry() {
-  const { beat } = useWorkspace();
-  const stalking = useActions(createStalkActions);
+  const { beat, store } = useWorkspace();
   const link = useRef<HTMLAnchorElement>(null);
   // A file with yesterday's way, or with none because the next is on its way, would mislead.
   const looking = usePart((s) => isAsking(s, 'stalk') || isStale(s, 'stalk'));
@@ -98,7 +98,7 @@ function Carry() {
       </p>
     );
   const save = () => {
-    const text = stalking.gpx();
+    const text = wayGpx(beat.plan, store.getState());
     if (text === null || !link.current) return;
     const url = URL.createObjectURL(new Blob([text], { type: 'application/gpx+xml' }));
     link.current.href = url;
