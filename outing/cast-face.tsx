@@ -20,22 +20,38 @@ export function CastFace({
   children: ReactNode;
 }) {
   return (
-    <div className={css.faceRow}>
-      <div className={css.face} role="group" aria-label="Where the cast fell">
-        {FELL_AT.map((f) => (
-          <Button
-            voice="bare"
-            key={f}
-            data-at={f}
-            aria-pressed={last?.fellAt === f}
-            disabled={last === null}
-            onClick={() => say({ fellAt: f })}
-          >
-            {FELL_WORDS[f]}
-          </Button>
-        ))}
+    <>
+      <div className={css.faceRow}>
+        <div className={css.face} role="group" aria-label="Where the cast fell">
+          {FELL_AT.map((f) => (
+            <Button
+              voice="bare"
+              key={f}
+              data-at={f}
+              aria-pressed={last?.fellAt === f}
+              disabled={last === null}
+              onClick={() => say({ fellAt: f })}
+            >
+              {FELL_WORDS[f]}
+            </Button>
+          ))}
+        </div>
+        <div className={css.flies} role="group" aria-label="To which fly">
+          {[...FLIES_OF[fly], 'not seen which'].map((f) => (
+            <Button
+              voice="bare"
+              key={f}
+              disabled={last === null}
+              aria-pressed={last?.fly === f}
+              onClick={() => say({ fly: f })}
+            >
+              {f === 'not seen which' ? f : `to ${f}`}
+            </Button>
+          ))}
+          {children}
+        </div>
       </div>
-      <div className={css.flies} role="group" aria-label="How it ran">
+      <div className={css.cells} role="group" aria-label="How it ran">
         {([false, true] as const).map((dragged) => (
           <Button
             voice="bare"
@@ -48,20 +64,6 @@ export function CastFace({
           </Button>
         ))}
       </div>
-      <div className={css.flies} role="group" aria-label="To which fly">
-        {[...FLIES_OF[fly], 'not seen which'].map((f) => (
-          <Button
-            voice="bare"
-            key={f}
-            disabled={last === null}
-            aria-pressed={last?.fly === f}
-            onClick={() => say({ fly: f })}
-          >
-            {f === 'not seen which' ? f : `to ${f}`}
-          </Button>
-        ))}
-        {children}
-      </div>
-    </div>
+    </>
   );
 }
