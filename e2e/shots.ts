@@ -15,6 +15,8 @@ const shot = async (page: Page, name: string) => {
         document.querySelector<HTMLElement>('.plan canvas')?.dataset.shows ?? '',
       ),
   );
+  // What is on its way to be worked out anew is pale.
+  await page.locator(styled('.stale')).first().waitFor({ state: 'detached' });
   await page.screenshot({ path: `${FOLDER}/${name}.png` });
 };
 const theme = (page: Page, t: 'light' | 'dark') =>
