@@ -1,6 +1,7 @@
 import type { Outing, Reading, Try } from '../core/log/index';
 import type { Db } from './db';
 import { putOuting, putReading } from './outings';
+import { eventRow, tryRow } from './try-rows';
 import { summaryOf } from './try-summary';
 
 /** Keeps outings with all that was read and tried on them, at once or not at all; what is there already stays. */
@@ -14,36 +15,13 @@ export async function putHistory(
     for (const t of told.tries) {
       const made = await trx
         .insertInto('tries')
-        .values({
-          id: t.id,
-          outing_id: t.outingId,
-          beat_id: t.beatId,
-          mark_id: t.markId,
-          read_id: t.readId ?? null,
-          fly: t.fly,
-          opened_ms: t.openedMs,
-          zone_offset_min: t.zoneOffsetMin,
-          snapshot_json: JSON.stringify(t.snapshot),
-          ...summaryOf(t.fly, t.snapshot, t.events),
-        })
+        .values({ ...tryRow(t), ...summaryOf(t.fly, t.snapshot, t.events) })
         .onConflict((c) => c.column('id').doNothing())
         .returning('id')
         .executeTakeFirst();
       if (!made) continue;
-      for (const { id, device, seq, code, clientMs, zoneOffsetMin, ...detail } of t.events)
-        await trx
-          .insertInto('try_events')
-          .values({
-            id,
-            try_id: t.id,
-            device,
-            seq,
-            code,
-            client_ms: clientMs,
-            zone_offset_min: zoneOffsetMin,
-            detail_json: JSON.stringify(detail),
-          })
-          .execute();
+      for (const event of t.events)
+        await trx.insertInto('try_events').values(eventRow(t.id, event)).execute();
     }
   });
 }

@@ -2,7 +2,7 @@ import { sql } from 'kysely';
 import type { Outing, Try, TryEvent } from '../core/log/index';
 import { grouped } from './grouped';
 import type { Db } from './db';
-import { eventOf, tryOf } from './try-rows';
+import { eventOf, eventRow, tryOf, tryRow } from './try-rows';
 import { summariseTry } from './try-summary';
 
 /** The tries of a beat in the order they were opened, each with its events in the order they came in; `most`: only the newest. */
@@ -80,17 +80,7 @@ export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): P
       .execute();
     const made = await trx
       .insertInto('tries')
-      .values({
-        id: t.id,
-        outing_id: outing.id,
-        beat_id: t.beatId,
-        mark_id: t.markId,
-        read_id: t.readId ?? null,
-        fly: t.fly,
-        opened_ms: t.openedMs,
-        zone_offset_min: t.zoneOffsetMin,
-        snapshot_json: JSON.stringify(t.snapshot),
-      })
+      .values({ ...tryRow(t), outing_id: outing.id })
       .onConflict((c) => c.column('id').doNothing())
       .returning('id')
       .executeTakeFirst();
@@ -105,22 +95,13 @@ export type AppendOutcome = 'kept' | 'already kept' | 'no such try' | 'sequence 
  * under the same number; one device may use a number once.
  */
 export async function appendEvent(db: Db, tryId: string, event: TryEvent): Promise<AppendOutcome> {
-  const { id, device, seq, code, clientMs, zoneOffsetMin, ...detail } = event;
+  const { id } = event;
   return db.transaction().execute(async (trx): Promise<AppendOutcome> => {
     if (!(await trx.selectFrom('tries').select('id').where('id', '=', tryId).executeTakeFirst()))
       return 'no such try';
     const kept = await trx
       .insertInto('try_events')
-      .values({
-        id,
-        try_id: tryId,
-        device,
-        seq,
-        code,
-        client_ms: clientMs,
-        zone_offset_min: zoneOffsetMin,
-        detail_json: JSON.stringify(detail),
-      })
+      .values(eventRow(tryId, event))
       .onConflict((c) => c.doNothing())
       .returning('id')
       .executeTakeFirst();

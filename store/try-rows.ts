@@ -24,3 +24,31 @@ export const tryOf = (t: Selectable<Database['tries']>, events: TryEvent[]): Try
   snapshot: readSnapshot(JSON.parse(t.snapshot_json)),
   events,
 });
+
+/** A try as its row; what is summed up of it comes beside. */
+export const tryRow = (t: Omit<Try, 'events'>) => ({
+  id: t.id,
+  outing_id: t.outingId,
+  beat_id: t.beatId,
+  mark_id: t.markId,
+  read_id: t.readId ?? null,
+  fly: t.fly,
+  opened_ms: t.openedMs,
+  zone_offset_min: t.zoneOffsetMin,
+  snapshot_json: JSON.stringify(t.snapshot),
+});
+
+/** An event as its row. */
+export function eventRow(tryId: string, event: TryEvent) {
+  const { id, device, seq, code, clientMs, zoneOffsetMin, ...detail } = event;
+  return {
+    id,
+    try_id: tryId,
+    device,
+    seq,
+    code,
+    client_ms: clientMs,
+    zone_offset_min: zoneOffsetMin,
+    detail_json: JSON.stringify(detail),
+  };
+}

@@ -5,8 +5,7 @@ import { useMemo } from 'react';
 import Chart from 'react-apexcharts';
 import type { Learned } from '../../../core/learn/index';
 import { useThemeName } from '../../../drawing/use-theme-name';
-import { pageNonce } from '../../../ui/page-nonce';
-import { DIM, LIGHT } from '../../../ui/tokens';
+import { plainChart } from '../../../ui/plain-chart';
 
 const HEIGHT_PX = 180;
 
@@ -41,19 +40,9 @@ const nameOf = (month: string) =>
   });
 
 function optionsOf(theme: 'light' | 'dim', months: Learned['months']): ApexOptions {
-  const ink = theme === 'dim' ? DIM : LIGHT;
-  const nonce = pageNonce();
-  const style = { colors: ink.ink2, fontSize: '12px' };
+  const { ink, chart, letters: style } = plainChart(theme);
   return {
-    chart: {
-      ...(nonce !== undefined && { nonce }),
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      animations: { enabled: false },
-      parentHeightOffset: 0,
-      background: 'transparent',
-      fontFamily: 'inherit',
-    },
+    chart,
     colors: [ink.rule, ink.ink],
     dataLabels: { enabled: false },
     tooltip: { theme: theme === 'dim' ? 'dark' : 'light' },

@@ -73,8 +73,8 @@ function Moved({ refit, isBack }: { refit: Refit; isBack: boolean }) {
   const beats = usePart((s) => s.learned!.beats);
   return (
     <article className={css.moved} data-back={isBack}>
-      <h4>
-        {REFIT_NAMES[refit.name]}
+      <header>
+        <h4>{REFIT_NAMES[refit.name]}</h4>
         <Button
           voice="plain"
           disabled={working}
@@ -83,7 +83,7 @@ function Moved({ refit, isBack }: { refit: Refit; isBack: boolean }) {
         >
           {isBack ? 'Put it back in' : 'Take it back'}
         </Button>
-      </h4>
+      </header>
       <ul>
         {refit.parts
           .filter((p) => p.moved || refit.verdict === 'along')

@@ -1,6 +1,5 @@
 'use client';
 
-import { pageNonce } from '../../../ui/page-nonce';
 import type { ApexOptions } from 'apexcharts';
 import { useMemo, useState } from 'react';
 import type { Posture } from '../../../core/sight/index';
@@ -9,7 +8,7 @@ import { formatLength, lengthUnit } from '../../../core/units/index';
 import { useThemeName } from '../../../drawing/use-theme-name';
 import { later } from '../../../ui/later';
 import panel from '../../../ui/panel.module.css';
-import { DIM, LIGHT } from '../../../ui/tokens';
+import { plainChart } from '../../../ui/plain-chart';
 import { inHundred } from '../../../words/names';
 import { useActions, usePart } from '../../context';
 import { createStalkActions } from './stalk-actions';
@@ -97,31 +96,19 @@ export function ExposureChart({ way }: { way: StalkWay }) {
   );
 }
 
-/** The chart in our own ink: no toolbar, no movement, square. */
 function optionsOf(
   theme: 'light' | 'dim',
   units: 'metric' | 'us',
   farM: number,
   onPaper: (paper: Paper) => void,
 ): ApexOptions {
-  const ink = theme === 'dim' ? DIM : LIGHT;
-  const measured = (chart: { w?: { globals: { translateX: number; gridWidth: number } } }) => {
-    const at = chart.w?.globals;
+  const { ink, chart, letters: style } = plainChart(theme);
+  const measured = (drawn: { w?: { globals: { translateX: number; gridWidth: number } } }) => {
+    const at = drawn.w?.globals;
     if (at) onPaper({ left: at.translateX, width: at.gridWidth });
   };
-  const nonce = pageNonce();
-  const style = { colors: ink.ink2, fontSize: '12px' };
   return {
-    chart: {
-      ...(nonce !== undefined && { nonce }),
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      animations: { enabled: false },
-      parentHeightOffset: 0,
-      background: 'transparent',
-      fontFamily: 'inherit',
-      events: { mounted: measured, updated: measured },
-    },
+    chart: { ...chart, events: { mounted: measured, updated: measured } },
     colors: [ink.fish],
     dataLabels: { enabled: false },
     tooltip: { enabled: false },
