@@ -17,6 +17,8 @@ interface ToolBeat {
   name: string;
   madeBy: 'sketch' | 'survey';
   putAway: boolean;
+  /** It lies somewhere on the map. */
+  hasPlace: boolean;
 }
 
 /** What can be done with one beat of the book. Deleting can be taken back. */
@@ -59,7 +61,20 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
             items={[
               { id: 'rename', name: 'Rename', onChoose: () => setRenaming(true) },
               { id: 'copy', name: 'Copy', onChoose: () => void copy() },
-              { id: 'file', name: 'Beat file', href: `/api/v1/beats/${beat.id}/file` },
+              ...(beat.hasPlace
+                ? [
+                    {
+                      id: 'map',
+                      name: 'For a map (GeoJSON)',
+                      href: `/api/v1/beats/${beat.id}/file`,
+                    },
+                  ]
+                : []),
+              {
+                id: 'file',
+                name: 'Beat file, in metres',
+                href: `/api/v1/beats/${beat.id}/file?frame=plan`,
+              },
               {
                 id: 'away',
                 name: beat.putAway ? 'Take out again' : 'Put away',

@@ -54,7 +54,13 @@ async function choose(what: string) {
 }
 
 describe('a beat of the book', () => {
-  const beat = { id: 'b1', name: 'Alder Run', madeBy: 'sketch', putAway: false } as const;
+  const beat = {
+    id: 'b1',
+    name: 'Alder Run',
+    madeBy: 'sketch',
+    putAway: false,
+    hasPlace: true,
+  } as const;
 
   it('is renamed, put away, deleted: each sent, and the page read again', async () => {
     show(<BeatTools beat={beat} />);

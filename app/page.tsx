@@ -77,7 +77,15 @@ export default async function StartPage() {
                     <span className={css.open}>Read this water</span>
                     {solved.has(b.id) ? <BeatPicture id={b.id} /> : <BeatSketch plan={b.plan} />}
                   </Link>
-                  <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: false }} />
+                  <BeatTools
+                    beat={{
+                      id: b.id,
+                      name: b.name,
+                      madeBy: b.madeBy,
+                      putAway: false,
+                      hasPlace: b.plan.anchor !== undefined,
+                    }}
+                  />
                 </article>
               ))}
           </section>
@@ -112,7 +120,15 @@ export default async function StartPage() {
               <Link href={`/b/${b.id}/read`} prefetch={false}>
                 {b.name}, {b.streamName}
               </Link>
-              <BeatTools beat={{ id: b.id, name: b.name, madeBy: b.madeBy, putAway: true }} />
+              <BeatTools
+                beat={{
+                  id: b.id,
+                  name: b.name,
+                  madeBy: b.madeBy,
+                  putAway: true,
+                  hasPlace: b.plan.anchor !== undefined,
+                }}
+              />
             </div>
           ))}
         </Disclosure>

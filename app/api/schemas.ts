@@ -360,3 +360,6 @@ export function isTimeZone(name: string | undefined): boolean {
     return false;
   }
 }
+
+/** In what a beat leaves: longitude and latitude, or metres of its plan; absent: what suits it. */
+export const beatFileSchema = object({ frame: oneOf('The frame', ['lonlat', 'plan'] as const) });

@@ -87,6 +87,32 @@ it('writes what it read, in metres and in true coordinates', () => {
   expect(() => writeBeat(planOf(file()), { frame: 'lonlat' })).toThrow('needs plan.anchor');
 });
 
+it('outer rings go round to the left in true coordinates (RFC 7946, 3.1.6), and come back as they were drawn', () => {
+  const square: [number, number][] = [
+    [2, 1],
+    [3, 1],
+    [3, 2],
+    [2, 2],
+  ];
+  const around = (ring: [number, number][]) => ({
+    type: 'Feature',
+    geometry: { type: 'Polygon', coordinates: [[...ring, ring[0]!]] },
+    properties: { kind: 'weed', density: 'thick' },
+  });
+  for (const ring of [square, [...square].reverse()]) {
+    const told = file({ header: { anchor: { lat: 47, lon: 9 } } });
+    const plan = planOf({ ...told, features: [...told.features, around(ring)] });
+    const written = writeBeat(plan, { frame: 'lonlat' });
+    const outer = written.features.at(-1)!.geometry.coordinates as [number, number][][];
+    const area = outer[0]!.reduce((sum, [x, y], i, all) => {
+      const [nx, ny] = all[(i + 1) % all.length]!;
+      return sum + x * ny - nx * y;
+    }, 0);
+    expect(area).toBeGreaterThan(0);
+    expect(planOf(JSON.parse(JSON.stringify(written)))).toEqual(plan);
+  }
+});
+
 it('names every problem by feature and property, and keeps nothing', () => {
   const bad = file({
     features: [

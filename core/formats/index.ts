@@ -27,7 +27,9 @@ export {
 } from './beat-plan';
 export { readBeat, type BeatProblem, type ReadBeatResult } from './read-beat';
 export { writeBeat } from './write-beat';
-export { writeGpx, type GpxContent } from './write-gpx';
+export { writePlaces } from './write-places';
+export { writeGpx, type CarriedPlace, type GpxContent } from './write-gpx';
 export { KIND_RULES, type KindRule } from './kind-rules';
 export { joinBank, type BankLine } from './bank-line';
 export { writeIcal, type CalendarEvent } from './write-ical';
+export { createTangentPlane } from './tangent-plane';

@@ -35,16 +35,29 @@ function writeFeature(feature: BeatFeature, plane: ReturnType<typeof createTange
   const flat = geometryOf(shape, (p) => [p.xM, p.yM]);
   if (!plane) return { type: 'Feature' as const, geometry: flat, properties };
   const round = (deg: number) => Math.round(deg * DEGREE_DECIMALS) / DEGREE_DECIMALS;
-  const geometry = geometryOf(shape, (p) => {
-    const [lon, lat] = plane.toLonLat(p);
-    return [round(lon), round(lat)];
-  });
+  const geometry = turnedLeft(
+    geometryOf(shape, (p) => {
+      const [lon, lat] = plane.toLonLat(p);
+      return [round(lon), round(lat)];
+    }),
+  );
   return {
     type: 'Feature' as const,
     geometry,
     properties,
     planGeometry: { ...flat, hash: lonLatHash(geometry) },
   };
+}
+
+/** RFC 7946, 3.1.6: an outer ring goes round to the left, whichever way it was drawn. */
+function turnedLeft(geometry: ReturnType<typeof geometryOf>): ReturnType<typeof geometryOf> {
+  if (geometry.type !== 'Polygon') return geometry;
+  const ring = geometry.coordinates[0]!;
+  const area = ring.reduce((sum, [x, y], i) => {
+    const [nextX, nextY] = ring[(i + 1) % ring.length]!;
+    return sum + x * nextY - nextX * y;
+  }, 0);
+  return area >= 0 ? geometry : { ...geometry, coordinates: [[...ring].reverse()] };
 }
 
 function geometryOf(shape: Shape, write: (p: Place) => [number, number]) {

@@ -2,13 +2,28 @@ import type { Place } from '../grid/index';
 import type { BeatPlan } from './beat-plan';
 import { createTangentPlane } from './tangent-plane';
 
+/** One place that is carried away. */
+export interface CarriedPlace {
+  place: Place;
+  name: string;
+  symbol?: string;
+  /** What it is, in a word: "lie", "fish". */
+  kind?: string;
+  comment?: string;
+  /** UTC ms. */
+  atMs?: number;
+}
+
 /** What is carried on a handheld: places with names, and one way. */
 export interface GpxContent {
-  waypoints: readonly { place: Place; name: string; symbol?: string }[];
+  waypoints: readonly CarriedPlace[];
   way?: { name: string; places: readonly Place[] };
 }
 
 const DECIMALS = 8;
+
+const tag = (name: string, text: string | undefined) =>
+  text ? `<${name}>${escaped(text)}</${name}>` : '';
 
 const escaped = (text: string) =>
   text
@@ -33,7 +48,8 @@ export function writeGpx(plan: BeatPlan, content: GpxContent): string {
   };
   const waypoints = content.waypoints.map(
     (w) =>
-      `  <wpt ${at(w.place)}><name>${escaped(w.name)}</name>${w.symbol ? `<sym>${escaped(w.symbol)}</sym>` : ''}</wpt>\n`,
+      // In the order that the schema asks for: time, name, comment, symbol, type.
+      `  <wpt ${at(w.place)}>${w.atMs ? `<time>${new Date(w.atMs).toISOString()}</time>` : ''}<name>${escaped(w.name)}</name>${tag('cmt', w.comment)}${tag('sym', w.symbol)}${tag('type', w.kind)}</wpt>\n`,
   );
   const way = content.way
     ? `  <trk><name>${escaped(content.way.name)}</name><trkseg>\n${content.way.places

@@ -80,3 +80,4 @@ export { summariseWater, type WaterSummary } from './compare-levels';
 export { traceStreamline, thalweg, type Streamline } from './streamline';
 export { surfaceCurrent, sampleSurface, type SurfaceCurrent } from './surface-current';
 export { noseSpeedMps, profileRatio, surfaceFactor, NOSE_HEIGHT_PER_LENGTH } from './profile';
+export { GRIDS, waterLines, writeAsciiGrid, type GridName } from './write-water';

@@ -29,6 +29,7 @@ import { createPlanActions } from '../../plan-actions';
 import panel from '../../../ui/panel.module.css';
 import css from './read.module.css';
 
+const CarryPanel = later(() => import('./carry-panel').then((m) => m.CarryPanel));
 const CalibrationPanel = later(() => import('./calibration-panel').then((m) => m.CalibrationPanel));
 
 export function ReadPanel() {
@@ -43,6 +44,7 @@ export function ReadPanel() {
       <LevelPanel />
       <WaterKey />
       <CalibrationPanel />
+      <CarryPanel />
     </>
   );
 }

@@ -1,0 +1,69 @@
+import type { BeatPlan } from '../formats/index';
+import { createTangentPlane } from '../formats/index';
+import { flowOf } from './fixtures/flows';
+import { waterLines, writeAsciiGrid } from './index';
+
+const flow = flowOf((x, y) => ({ depth: y < 1 ? 0 : 0.1 + 0.01 * x + 0.1 * y, u: -0.1 * x }), {
+  nx: 12,
+  ny: 9,
+  cellM: 0.5,
+});
+
+/** As another program reads it: header by name, rows from the top. */
+function readAsciiGrid(text: string) {
+  const lines = text.trim().split('\n');
+  const header = Object.fromEntries(
+    lines.slice(0, 6).map((l) => {
+      const [name, value] = l.split(/\s+/);
+      return [name!.toLowerCase(), Number(value)];
+    }),
+  );
+  const rows = lines.slice(6).map((l) => l.split(' ').map(Number));
+  return { header, rows };
+}
+
+it('depth and pace as a grid come back cell by cell, the highest y first, dry as no data', () => {
+  for (const what of ['depth', 'pace'] as const) {
+    const { header, rows } = readAsciiGrid(writeAsciiGrid(flow, what));
+    expect(header).toEqual({
+      ncols: 12,
+      nrows: 9,
+      xllcorner: flow.x0M - 0.25,
+      yllcorner: flow.y0M - 0.25,
+      cellsize: 0.5,
+      nodata_value: -9999,
+    });
+    expect(rows).toHaveLength(9);
+    rows.forEach((row, r) => {
+      const j = flow.ny - 1 - r;
+      expect(row).toHaveLength(12);
+      row.forEach((value, i) => {
+        const k = j * flow.nx + i;
+        const wet = flow.depthM[k]! > 0.005;
+        const is = what === 'depth' ? flow.depthM[k]! : Math.hypot(flow.u[k]!, flow.v[k]!);
+        expect(value).toBeCloseTo(wet ? is : -9999, 3);
+      });
+    });
+  }
+});
+
+it('wet cells as lines, with longitude and latitude only where the beat has a place', () => {
+  const plan = { anchor: { lat: 46, lon: 8 }, bearingDeg: 30 } as BeatPlan;
+  const [head, ...lines] = waterLines(plan, flow);
+  expect(head).toEqual(['x_m', 'y_m', 'lon', 'lat', 'depth_m', 'surface_mps', 'mean_mps']);
+  expect(lines).toHaveLength(Array.from(flow.depthM).filter((d) => d > 0.005).length);
+  const [x, y, lon, lat, , surface, mean] = lines[7]!.map(Number) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  const back = createTangentPlane(plan.anchor!, 30).toPlan(lon, lat);
+  expect(back.xM).toBeCloseTo(x, 2);
+  expect(back.yM).toBeCloseTo(y, 2);
+  expect(surface).toBeGreaterThanOrEqual(mean);
+  expect(waterLines({ bearingDeg: 0 } as BeatPlan, flow)[0]).not.toContain('lon');
+});
