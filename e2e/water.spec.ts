@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { BEAT, LONG_PIECE_M, openBeat, settled, smallBeat } from './page';
+import { BEAT, LONG_PIECE_M, openBeat, OWN, settled, smallBeat } from './page';
 import { styled } from './styled';
 
 test('a level that was never solved is solved with progress, can be stopped, and is kept', async ({
@@ -153,4 +153,40 @@ test('a bad beat file is refused whole, each problem named', async ({ page }) =>
   await expect(page).toHaveURL(/\/make\/survey\//);
   await expect(page.getByLabel('Beat', { exact: true })).toHaveValue('X');
   await expect(page.getByLabel('Stream', { exact: true })).toHaveValue('Rill');
+});
+
+test('a beat leaves for a map in longitude and latitude, in metres as its own file, and comes back as it was', async ({
+  request,
+}) => {
+  const at = '/api/v1/beats/tansy-glide/file';
+  const map = await request.get(at);
+  expect(map.headers()['content-type']).toContain('application/geo+json');
+  expect(map.headers()['content-disposition']).toContain('tansy-glide.geojson');
+  const told = await map.json();
+  const places = JSON.stringify(
+    told.features.map((f: { geometry: { coordinates: unknown } }) => f.geometry.coordinates),
+  );
+  const pairs = [...places.matchAll(/\[(-?[\d.]+),(-?[\d.]+)\]/g)].map((m) => [+m[1]!, +m[2]!]);
+  expect(pairs.length).toBeGreaterThan(20);
+  for (const [lon, lat] of pairs) {
+    expect(Math.abs(lon! - 9)).toBeLessThan(0.01);
+    expect(Math.abs(lat! - 47)).toBeLessThan(0.01);
+  }
+  const plain = await request.get(`${at}?frame=plan`);
+  expect(plain.headers()['content-type']).toContain('application/json');
+  expect(plain.headers()['content-disposition']).toContain('tansy-glide.pebble.json');
+  const refused = await request.get(`${at}?frame=utm`);
+  expect(refused.status()).toBe(400);
+  expect(JSON.stringify(await refused.json())).toContain('The frame is \\"utm\\"');
+  expect(
+    (
+      await request.put('/api/v1/beats/glide-again', {
+        data: { stream: 'Out and In', file: told },
+        headers: OWN,
+      })
+    ).ok(),
+  ).toBe(true);
+  const again = await request.get('/api/v1/beats/glide-again/file?frame=plan');
+  expect(await again.json()).toEqual(await plain.json());
+  await request.patch('/api/v1/beats/glide-again', { data: { deleted: true }, headers: OWN });
 });

@@ -50,7 +50,9 @@ export function homeAsked(
   tries: readonly Try[],
   { home, untilMs }: Priors,
 ): { trials: HomeTrial[]; prior: HomePrior; slope: number } {
-  const own = home.waters[tries[0]?.beatId ?? ''];
+  // A water that nobody has tried yet has no constant of its own; the key '' is that of places without a beat.
+  const beatId = tries[0]?.beatId;
+  const own = beatId ? home.waters[beatId] : undefined;
   const since = !home.live ? [] : own ? tries.filter((t) => t.openedMs >= untilMs) : tries;
   return { trials: homeTrials(since), prior: own ?? home.all, slope: home.slope };
 }

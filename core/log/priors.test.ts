@@ -81,6 +81,12 @@ describe('what the constant of a water is fitted from', () => {
     expect(asked).toMatchObject({ prior: own, slope: 0.9 });
     expect(asked.trials).toHaveLength(1);
   });
+  it('a water that nobody has tried goes by all of them, not by the places without a beat', () => {
+    const all = { offset: -0.3, spread: 0.6 };
+    const waters = { '': { offset: 2, spread: 0.1 } };
+    const asked = homeAsked([], { ...changed, home: { ...NO_PRIORS.home, all, waters } });
+    expect(asked.prior).toEqual(all);
+  });
   it('taken back: none', () => {
     const asked = homeAsked(tries, { ...NO_PRIORS, home: { ...NO_PRIORS.home, live: false } });
     expect(asked.trials).toEqual([]);
