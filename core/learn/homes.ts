@@ -1,5 +1,5 @@
 import { logistic, logit, normalQuantile } from '../chance/index';
-import { AS_GUESSED, goes, logOfTry, playedOf } from './refit-play';
+import { goes, logOfTry, playedOf } from './refit-play';
 import { RESTS_ON, sure } from './refit-rules';
 import { settle } from './settle';
 import type { Share } from './stats';
@@ -54,7 +54,7 @@ function binOf(tenth: number | null, all: readonly TryFact[], level: number): Ho
   const list = all.slice(-MOST);
   const tries = list.map((f) => {
     const play = playedOf(f, [])!;
-    return { said: logit(sure(f.homeSaid!)), end: play.end, went: goes(play, AS_GUESSED) };
+    return { said: logit(sure(f.homeSaid!)), end: play.end, went: goes(play) };
   });
   const { best, spread } = settle(
     ([shift]) =>

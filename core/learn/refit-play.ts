@@ -10,6 +10,9 @@ import type { TryFact } from './try-facts';
 const MOST_TRIES = 2000;
 export const NO_WATER = '';
 
+/** Times what was guessed of noticing, alarm and answer. */
+type Constants = readonly [noticing: number, alarm: number, answer: number];
+
 /** What a try that was played says, with all that does not change from one guess to the next. */
 export interface Played {
   /** Logit of home at slope 1 and constant 0; null: the chance that it was home is as it was said. */
@@ -29,6 +32,8 @@ export interface Played {
     answers: number;
   } | null;
   workings: number;
+  /** Noticing, alarm and answer that are in what was said. */
+  applied: Constants;
 }
 
 /** What is over the threshold at which a fish notices, rounded off at the knee: a way is not seen evenly. */
@@ -75,18 +80,21 @@ export function playedOf(f: TryFact, waters: readonly string[]): Played | null {
       answers: f.answersSaid,
     },
     workings: f.workings,
+    applied: [f.applied.noticing, f.applied.alarm, f.applied.answer],
   };
 }
 
-/** Times what was guessed of noticing, alarm and answer. */
-type Constants = readonly [noticing: number, alarm: number, answer: number];
-export const AS_GUESSED: Constants = [1, 1, 1];
-
 /**
  * How a try would have gone, had a fish been home: of a blank the chance that it stays one; of any other
- * end the logarithm of its chance.
+ * end the logarithm of its chance. By constants that were not those it was said with: what is in it of
+ * them already is taken out. Absent: as it was said.
  */
-export function goes(p: Played, [noticing, alarm, answer]: Constants): number {
+export function goes(p: Played, constants: Constants = p.applied): number {
+  const [noticing, alarm, answer] = constants.map((c, i) => c / p.applied[i]!) as [
+    number,
+    number,
+    number,
+  ];
   if (!p.cast)
     // Only its rating is known: silence says as much as it is guessed to.
     return p.end === 'blank' ? (1 - SHOWN_A_WORKING) ** p.workings : 0;

@@ -118,6 +118,45 @@ describe('fifty records of which the truth is known', () => {
   });
 });
 
+describe('a record that was corrected before', () => {
+  const TRUTH: Truth = {
+    ...NO_SIGNAL,
+    noticing: 1.5,
+    alarm: 0.6,
+    answer: 0.7,
+    hook: -0.6,
+    scatter: { near: 1.25, far: 1.5, wind: 1.6 },
+  };
+  const applied = {
+    noticing: 1.4,
+    alarm: 0.7,
+    answer: 0.75,
+    hook: -0.5,
+    scatter: { near: 1.2, far: 1.4, wind: 1.3 },
+  };
+  it('says the same of the constants as if nothing had been applied: what is in a prediction is taken out', () => {
+    for (const seed of [1, 2, 3]) {
+      const plain = refitOf(seed, 450, TRUTH);
+      const again = judged(refitted(season(seed, 450, TRUTH, applied)));
+      for (const r of plain)
+        for (const p of r.parts) {
+          const other = part(again, r.name, p.of);
+          expect(Math.abs(other.best - p.best)).toBeLessThan(0.02 + 0.05 * p.spread);
+        }
+    }
+  });
+  it('tries from before and after it are counted together', () => {
+    const mixed = [...season(4, 300, TRUTH), ...season(5, 300, TRUTH, applied)];
+    const far = part(judged(refitted(mixed)), 'scatter', 'far');
+    expect(Math.abs(far.best - Math.log(1.5))).toBeLessThan(2.5 * far.spread);
+  });
+  it('what was said then is as it was said; what would be said now takes the difference', () => {
+    const [f] = season(6, 1, TRUTH, applied);
+    const now = { ...NO_PRIORS, ...applied };
+    expect(saidOf(f!).answered).toBeCloseTo(saidOf({ ...f!, homeSaid: null }, now).answered!, 9);
+  });
+});
+
 describe('what goes into the reckoning', () => {
   const refits = refitOf(3, 450, {
     ...NO_SIGNAL,

@@ -1,5 +1,4 @@
 import { CHANCE, logistic, logit, normalQuantile, scatterAt } from '../chance/index';
-
 import type { Season } from '../lies/index';
 import {
   blankWeight,
@@ -107,9 +106,7 @@ export function priorsFrom(
     const isIn = refit?.verdict === 'moved' || refit?.verdict === 'along';
     return refit && isIn && !takenBack.includes(name) ? refit : null;
   };
-  const one = (name: PriorName, plain: number) => {
-    return of(name)?.parts[0]?.best ?? plain;
-  };
+  const one = (name: PriorName, plain: number) => of(name)?.parts[0]?.best ?? plain;
   const scatter = of('scatter');
   const times = (which: string) => {
     const part = scatter?.parts.find((p) => p.of === which);
@@ -164,7 +161,8 @@ function refitHook(facts: readonly TryFact[]): Refitted {
   const { best, spread } = settle(
     ([shift]) =>
       facts.reduce(
-        (sum, f) => sum + logOf(logistic(logit(sure(f.parts!.hooked)) + shift!), f.hooked),
+        (sum, f) =>
+          sum + logOf(logistic(logit(sure(f.parts!.hooked)) + shift! - f.applied.hook), f.hooked),
         0,
       ),
     [BEFORE.hook],
@@ -179,8 +177,9 @@ function refitScatter(facts: readonly TryFact[]): Refitted {
     ([near, far, wind]) =>
       facts.reduce((sum, f) => {
         const { sigmaM, crossMps } = f.parts!;
+        const at = (s: Priors['scatter']) => scatterAt(s, f.castM!, Math.abs(crossMps));
         const own = { near: Math.exp(near!), far: Math.exp(far!), wind: Math.exp(wind!) };
-        const sigma = sigmaM * scatterAt(own, f.castM!, Math.abs(crossMps));
+        const sigma = (sigmaM * at(own)) / at(f.applied.scatter);
         const on = sure(1 - Math.exp(-0.5 * (ON_M / sigma) ** 2));
         return sum + f.fell.on * Math.log(on) + f.fell.off * Math.log(1 - on);
       }, 0),

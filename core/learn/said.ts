@@ -1,5 +1,5 @@
 import { CHANCE, logistic, logit } from '../chance/index';
-import { NO_PRIORS, type Priors } from '../log/index';
+import { NO_PRIORS, type Applied, type Priors } from '../log/index';
 import { doseTimes, NO_WATER, plainLogit } from './refit-play';
 import { sure } from './refit-rules';
 import type { TryFact } from './try-facts';
@@ -16,10 +16,11 @@ export interface SaidOf {
 }
 
 /** What was said then; with `priors`, what would be said of the same try now. */
-export function saidOf(f: TryFact, priors: Priors = NO_PRIORS): SaidOf {
-  const { home, noticing, alarm, answer, hook } = priors;
+export function saidOf(f: TryFact, priors?: Priors): SaidOf {
+  const { home } = priors ?? NO_PRIORS;
+  const { noticing, alarm, answer, hook } = timesOf(priors ?? f.applied, f.applied);
   const isLie = f.homeSaid !== null && f.homeSaid > 0 && f.homeSaid < 1;
-  const again = priors !== NO_PRIORS && isLie;
+  const again = priors !== undefined && isLie;
   const shift = (home.waters[f.beatId ?? NO_WATER] ?? home.all).offset;
   const homeNow = again ? logistic(home.slope * plainLogit(f) + shift) : f.homeSaid;
   const { parts } = f;
@@ -34,6 +35,14 @@ export function saidOf(f: TryFact, priors: Priors = NO_PRIORS): SaidOf {
     hooked: Number.isNaN(parts.hooked) ? null : logistic(logit(sure(parts.hooked)) + hook),
   };
 }
+
+/** Constants over those that are in what was said. */
+const timesOf = (now: Applied, then: Applied) => ({
+  noticing: now.noticing / then.noticing,
+  alarm: now.alarm / then.alarm,
+  answer: now.answer / then.answer,
+  hook: now.hook - then.hook,
+});
 
 /** Whether the first cast was answered; null: none was made, and nothing was put down on the way. */
 export const answeredFirst = (f: TryFact): boolean | null =>

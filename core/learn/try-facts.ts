@@ -7,6 +7,9 @@ import {
   foldTry,
   isCast,
   SHOWS,
+  appliedOf,
+  NO_PRIORS,
+  type Applied,
   type EventCode,
   type LossCause,
   type MissCause,
@@ -61,6 +64,8 @@ export interface TryFact {
   parts: SaidParts | null;
   /** Chance that a good cover is answered, 0-1. */
   answersSaid: number;
+  /** What the record had changed of the constants in all of these. */
+  applied: Applied;
   /** Chance that a drift touches the bed, 0-1; null: nothing sank, or nobody asked. */
   ticksSaid: number | null;
   /** Chance that the still angler at the stand is noticed, 0-1. */
@@ -108,6 +113,8 @@ const LOOKS: readonly EventCode[] = ['look', 'refusal', 'miss', 'hook', 'let-be'
 /** The same with what can only follow one. */
 const ANSWERED: readonly EventCode[] = [...LOOKS, 'landing', 'loss'];
 const HOUR_MS = 3_600_000;
+
+const PLAIN = appliedOf(NO_PRIORS);
 
 /** What a try says; null: nothing happened in it, and it says nothing. */
 export function tryFact(t: Try): TryFact | null {
@@ -159,6 +166,7 @@ export function tryFact(t: Try): TryFact | null {
     answersSaid:
       predicted.answers ??
       answersIn(target?.meanSpeedMps ?? target?.surfaceSpeedMps ?? null, water.tempC),
+    applied: t.snapshot.applied ?? PLAIN,
     ticksSaid: predicted.ticks ?? null,
     exposure: predicted.exposure,
     calmSaid: predicted.calm,

@@ -16,10 +16,12 @@ export {
 
 export {
   alarmOf,
+  appliedOf,
   NO_PRIORS,
   noticingOf,
   PRIOR_NAMES,
   priorsOf,
+  type Applied,
   type BedPrior,
   type HomePrior,
   type Noticing,

@@ -61,6 +61,16 @@ describe('what the record has changed goes with every plan', () => {
     expect(new Set([plain, one, other]).size).toBe(3);
     expect(writeSnapshot(EMPTY_SNAPSHOT, changed).constantsHash).toBe(one);
   });
+  it('and what of them is in the predictions, so that a later refit can take it out again', () => {
+    expect(writeSnapshot(EMPTY_SNAPSHOT).applied).toBeUndefined();
+    expect(writeSnapshot(EMPTY_SNAPSHOT, changed).applied).toEqual({
+      noticing: 1.5,
+      alarm: 0.5,
+      answer: 1,
+      hook: 0,
+      scatter: { near: 1, far: 1, wind: 1 },
+    });
+  });
   it('settings kept before there were any have none', () => {
     expect(priorsOf({} as { priors: Priors })).toBe(NO_PRIORS);
   });

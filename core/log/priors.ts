@@ -52,6 +52,8 @@ export interface Priors {
   /** Where fish were found, by season. */
   depth: Partial<Record<Season, PatternPrior>>;
 }
+/** Of the priors, what a prediction has in it already: a later refit takes it out again. */
+export type Applied = Pick<Priors, 'noticing' | 'alarm' | 'answer' | 'hook' | 'scatter'>;
 export const PRIOR_NAMES = [
   'home',
   'noticing',
@@ -77,6 +79,15 @@ export const NO_PRIORS: Priors = {
   beds: [],
   depth: {},
 };
+
+/** What predictions hold of them, apart from the water's own constant, which each snapshot names. */
+export const appliedOf = ({ noticing, alarm, answer, hook, scatter }: Priors): Applied => ({
+  noticing,
+  alarm,
+  answer,
+  hook,
+  scatter,
+});
 
 /** Those of the settings; settings kept before there were any have none. */
 export const priorsOf = (s: Pick<Reckoned, 'priors'>): Priors => s.priors ?? NO_PRIORS;

@@ -6,6 +6,7 @@ import type { LieKind, Method, Needs } from '../lies/index';
 import type { FlyKind } from '../rig/index';
 import type { Posture, Sky } from '../sight/index';
 import type { Behaviour } from './marks';
+import type { Applied } from './priors';
 import type { WindFrom } from './settings';
 
 /** How the water temperature of a moment is known; curve: by the day's curve through readings. */
@@ -19,6 +20,8 @@ export interface TrySnapshot {
   version: 1;
   planHash: string | null;
   constantsHash: string | null;
+  /** What the record had changed of the constants in it; absent: nothing. */
+  applied?: Applied;
   level: LevelName | null;
   dischargeM3s: number | null;
   /** The beat's civil time, "2026-06-13T09:40". */

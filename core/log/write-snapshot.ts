@@ -1,5 +1,5 @@
-import { constantsHashOf } from './constants';
-import { NO_PRIORS, type Priors } from './priors';
+import { CONSTANTS_HASH, constantsHashOf } from './constants';
+import { appliedOf, NO_PRIORS, type Priors } from './priors';
 import type { TrySnapshot } from './snapshot';
 
 /** The one writer. What is not told is null; `priors`: what the record had changed by then. */
@@ -7,5 +7,11 @@ export function writeSnapshot(
   told: Omit<TrySnapshot, 'version' | 'constantsHash'>,
   priors: Priors = NO_PRIORS,
 ): TrySnapshot {
-  return { ...told, version: 1, constantsHash: constantsHashOf(priors) };
+  const constantsHash = constantsHashOf(priors);
+  return {
+    ...told,
+    version: 1,
+    constantsHash,
+    ...(constantsHash !== CONSTANTS_HASH && { applied: appliedOf(priors) }),
+  };
 }
