@@ -62,7 +62,7 @@ for (const theme of ['light', 'dark'] as const) {
       .filter({ hasText: 'Kettle Slot' })
       .getByRole('button', { name: /^Take (along|it anew)$/ })
       .click();
-    await page.getByText(/taken Sat 13 June/).waitFor({ timeout: 90_000 });
+    await page.getByText(/taken Sat 13 June/).waitFor({ timeout: 150_000 });
     await check(page, theme);
     await page.getByRole('link', { name: 'To the outing' }).click();
     await check(page, theme);

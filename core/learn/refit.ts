@@ -117,6 +117,8 @@ export function priorsFrom(
   const back = (name: PriorName) => takenBack.includes(name);
   const sink = back('sink') ? undefined : refits.find((r) => r.name === 'sink')?.parts[0];
   const depth = of('depth');
+  // As long as nothing is in it, it is the value that everything prepared before was made with.
+  if (!refits.some((r) => of(r.name)) && !back('home')) return NO_PRIORS;
   return {
     untilMs: told.untilMs,
     home: homePriors(of('home'), !takenBack.includes('home')),
