@@ -33,6 +33,13 @@ export default async function StartPage() {
   ]);
   const shown = all.filter((b) => !b.deleted && !b.putAway);
   const away = all.filter((b) => !b.deleted && b.putAway);
+  const toolBeat = (b: (typeof all)[number]) => ({
+    id: b.id,
+    name: b.name,
+    madeBy: b.madeBy,
+    putAway: b.putAway,
+    hasPlace: b.plan.anchor !== undefined,
+  });
   const solved = new Set<string>();
   for (const b of shown) if (await waterIsSolved(b.plan)) solved.add(b.id);
   const empty = shown.length + away.length === 0;
@@ -77,15 +84,7 @@ export default async function StartPage() {
                     <span className={css.open}>Read this water</span>
                     {solved.has(b.id) ? <BeatPicture id={b.id} /> : <BeatSketch plan={b.plan} />}
                   </Link>
-                  <BeatTools
-                    beat={{
-                      id: b.id,
-                      name: b.name,
-                      madeBy: b.madeBy,
-                      putAway: false,
-                      hasPlace: b.plan.anchor !== undefined,
-                    }}
-                  />
+                  <BeatTools beat={toolBeat(b)} />
                 </article>
               ))}
           </section>
@@ -120,15 +119,7 @@ export default async function StartPage() {
               <Link href={`/b/${b.id}/read`} prefetch={false}>
                 {b.name}, {b.streamName}
               </Link>
-              <BeatTools
-                beat={{
-                  id: b.id,
-                  name: b.name,
-                  madeBy: b.madeBy,
-                  putAway: true,
-                  hasPlace: b.plan.anchor !== undefined,
-                }}
-              />
+              <BeatTools beat={toolBeat(b)} />
             </div>
           ))}
         </Disclosure>

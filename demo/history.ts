@@ -1,7 +1,7 @@
 import { CHANCE, logistic, logit, scatterAt } from '../core/chance/index';
 import type { BeatPlan } from '../core/formats/index';
 import { createRandom } from '../core/grid/index';
-import { quickRead, type LieKind } from '../core/lies/index';
+import { doseTimes } from '../core/learn/index';
 import {
   EMPTY_SNAPSHOT,
   readingSaying,
@@ -16,9 +16,10 @@ import {
   type TrySnapshot,
 } from '../core/log/index';
 import { answersIn } from '../core/moves/index';
-import { DEFAULT_TACKLE, rigFrom, startOf } from '../core/rig/index';
-import { feltTable, hungRig, sinkLane, type FeltTable } from '../core/sink/index';
-import { createChannel, type FlowField } from '../core/water/index';
+import type { FlowField } from '../core/water/index';
+import { placesRead } from './places-told';
+import { FELT_LAY, FELT_RIG, LEAD_M, spotOfRead, spotsOf, type FeltOdds, type Spot } from './spots';
+import { tempAt, weatherOf, type DayWeather } from './seasons-weather';
 
 /**
  * What is true of the demo's two seasons, and differs from what the models guess: Learn has to find
@@ -59,10 +60,7 @@ const HOUR_MS = 3_600_000;
 const MARKED = 0.3;
 const SURETY = 0.93;
 const AT_PLACES = 0.12;
-const LEAD_M = 3;
-const PAST_M = 1;
 
-const KINDS: readonly LieKind[] = ['pocket', 'seam', 'undercut', 'cushion'];
 const RIGS = [
   { id: 'usual', fly: 'dry' },
   { id: 'usual-dropper', fly: 'dry-dropper' },
@@ -73,31 +71,9 @@ const LAYS = [
   { kind: 'pile' },
   { kind: 'reach', toward: 'up-current', amountM: 1 },
 ] as const;
-/** Drifts are felt on this one, laid so. */
-const FELT_RIG = 'usual-dropper';
-const FELT_LAY = { kind: 'pile' } as const;
 const POSTURES = ['stand', 'crouch', 'kneel'] as const;
 /** Two who share one book: each logs on a phone of their own. */
 const PHONES = ['demo-phone-one', 'demo-phone-two'];
-
-/** A lie that is fished again and again: where it is, and what its bed does to a drift. */
-interface Spot {
-  beatId: string | null;
-  plan: BeatPlan | null;
-  readId: string | null;
-  id: string;
-  xM: number;
-  yM: number;
-  depthM: number;
-  speedMps: number;
-  kind: LieKind;
-  felt: FeltOdds | null;
-}
-/** Chance that a drift never touches, and that it hangs: as it was said, and as it is. */
-interface FeltOdds {
-  said: { clear: number };
-  is: { clear: number; hung: number };
-}
 
 type Random = () => number;
 
@@ -115,7 +91,7 @@ export function demoHistory(
   const random = createRandom(seed);
   const reads = placesRead(streamName, untilMs);
   const spots = [
-    ...beats.flatMap(({ id, plan }) => spotsOf(id, plan, random, solved)),
+    ...beats.flatMap(({ id, plan }) => spotsOf(id, plan, random, solved, DEMO_TRUTH.sink)),
     ...reads.map((r) => spotOfRead(r)),
   ];
   const out: History = { outings: [], tries: [], readings: [], reads };
@@ -157,29 +133,6 @@ function daysBefore(untilMs: number): number[] {
   return days.reverse();
 }
 
-interface DayWeather {
-  meanC: number;
-  swingC: number;
-  windMps: number;
-  sky: 'clear' | 'broken' | 'overcast';
-}
-
-function weatherOf(dayMs: number, random: Random): DayWeather {
-  const month = new Date(dayMs + DAY_MS / 2).getUTCMonth() + 1;
-  // Warmest in July and August.
-  const warm = 1 - Math.abs(month - 7.5) / 3.5;
-  const sky = (['clear', 'broken', 'overcast'] as const)[Math.floor(3 * random())]!;
-  return {
-    meanC: 7 + 11 * warm + 2.5 * (random() - 0.5),
-    swingC: sky === 'overcast' ? 1 : 2.4,
-    windMps: 5.5 * random() ** 2,
-    sky,
-  };
-}
-
-const tempAt = (w: DayWeather, h: number) =>
-  w.meanC + w.swingC * Math.cos(((h - 16.2) / 24) * 2 * Math.PI);
-
 function readingsOf(
   outing: Outing,
   beatId: string,
@@ -202,60 +155,6 @@ function readingsOf(
     });
   });
 }
-
-const SPOTS_A_BEAT = 14;
-
-function spotsOf(
-  beatId: string,
-  plan: BeatPlan,
-  random: Random,
-  solved: { beatId: string; level: string; flow: FlowField } | undefined,
-): Spot[] {
-  const channel = createChannel(plan);
-  return Array.from({ length: SPOTS_A_BEAT }, (_, i): Spot => {
-    const xM = plan.lengthM * (0.08 + (0.84 * (i + 0.5)) / SPOTS_A_BEAT);
-    const across = 0.3 + 0.4 * random();
-    const yM = channel.leftYM(xM) + across * (channel.rightYM(xM) - channel.leftYM(xM));
-    return {
-      beatId,
-      plan,
-      readId: null,
-      id: `demo-lie-${beatId}-${i + 1}`,
-      xM,
-      yM,
-      depthM: 0.2 + 0.85 * random(),
-      speedMps: 0.12 + 0.75 * random(),
-      kind: KINDS[Math.floor(KINDS.length * random())]!,
-      felt: solved?.beatId === beatId ? feltOdds(solved.flow, { xM, yM }) : null,
-    };
-  });
-}
-
-/** How the nymph under the usual dry goes by a place: as it is reckoned, and as this angler's sinks. */
-function feltOdds(flow: FlowField, place: { xM: number; yM: number }): FeltOdds | null {
-  const plan = rigFrom(FELT_RIG);
-  const lane = sinkLane(flow, place, LEAD_M + 1, PAST_M + 1);
-  if (!lane || !hungRig(plan, DEFAULT_TACKLE.box)) return null;
-  const table = (felt: 'clear' | 'hung') =>
-    feltTable({
-      placeId: '',
-      lane,
-      rigAt: (m) => hungRig(plan, DEFAULT_TACKLE.box, m),
-      start: startOf(FELT_LAY.kind, plan),
-      leadM: LEAD_M,
-      pastM: PAST_M,
-      felt,
-    });
-  const [clear, hung] = [table('clear'), table('hung')];
-  const at = (t: FeltTable, lnM: number) => Math.exp(t[cellOf(lnM)]!);
-  const lnM = Math.log(DEMO_TRUTH.sink);
-  return {
-    said: { clear: at(clear, 0) },
-    is: { clear: at(clear, lnM), hung: at(hung, lnM) },
-  };
-}
-/** Cell of a table at a multiplier, on the bed as it was drawn: 33 rows by .04 from -.64, 41 columns. */
-const cellOf = (lnM: number) => Math.round((lnM + 0.64) / 0.04) * 41 + 20;
 
 function tryAt(
   spot: Spot,
@@ -423,7 +322,7 @@ function goes(
       ? SURETY
       : logistic(truth.home.shift + water + deep + truth.home.slope * logit(said.home)),
   );
-  const times = doseTimesTrue(said.exposure, truth.noticing) / truth.alarm;
+  const times = doseTimes(said.exposure, truth.noticing) / truth.alarm;
   const cover = (said.undisturbed / said.seen) * said.seen ** times;
   const patience = 3 + Math.floor(6 * random());
   const plays = comes(CHANCE.leftOut);
@@ -482,64 +381,3 @@ function goes(
     else add('loss', { lost: comes(0.5) ? 'hook-came-out' : 'slack-line' });
   }
 }
-
-/** How the dose of alarm goes with a body that is seen so many times as wide; over the threshold only. */
-function doseTimesTrue(exposure: number, times: number): number {
-  const seen = (times * exposure) / (1 - exposure + times * exposure);
-  const over = (e: number) => 0.03 * Math.log1p(Math.exp((e - 0.1) / 0.03));
-  return over(seen) / over(exposure);
-}
-
-/** Eight places along the stream, told on the way to the first beat. */
-function placesRead(streamName: string, untilMs: number): KeptRead[] {
-  const takenMs = untilMs - 380 * DAY_MS;
-  return ([0.35, 0.6, 0.45, 0.8, 0.3, 0.55, 0.9, 0.4] as const).map((depthM, i): KeptRead => {
-    const answers: KeptRead['answers'] = {
-      species: 'brown',
-      forkLengthCm: 24,
-      waterTempC: 11,
-      depthM,
-      surfacePaceMps: 0.3 + 0.08 * i,
-      edge: 'quicker',
-      cover: i % 2 ? 'rock' : 'none',
-      coverDistanceM: 0.5,
-      bottom: 'cobble',
-      foam: i % 3 === 0,
-      colour: 'clear',
-      shaded: false,
-    };
-    const result = quickRead(answers);
-    if (!result.ok) throw new Error(`Place ${i + 1} cannot be rated: ${result.problems.join(' ')}`);
-    return {
-      id: `demo-place-${i + 1}`,
-      beatId: null,
-      xM: null,
-      yM: null,
-      takenMs: takenMs + i * 20 * 60_000,
-      zoneOffsetMin: ZONE_MIN,
-      answers,
-      result,
-      note: '',
-      place: {
-        streamName,
-        water: i % 2 ? 'pocket' : 'run',
-        count: 2,
-        at: i === 0 ? null : { by: 'paces', afterId: `demo-place-${i}`, metres: 45 + 10 * (i % 3) },
-        photoId: null,
-      },
-    };
-  });
-}
-
-const spotOfRead = (r: KeptRead): Spot => ({
-  beatId: null,
-  plan: null,
-  readId: r.id,
-  id: r.id,
-  xM: 0,
-  yM: 0,
-  depthM: r.answers.depthM,
-  speedMps: 0.85 * r.answers.surfacePaceMps,
-  kind: r.result.kind,
-  felt: null,
-});

@@ -25,6 +25,7 @@ export {
 export { answeredFirst, saidOf, type SaidOf } from './said';
 export { settle, type Before, type Settled } from './settle';
 export { depthsBySeason, judged, priorsFrom, refitted, type Refit, type RefitPart } from './refit';
+export { doseTimes } from './refit-play';
 export { LEAST_TO_REFIT, RESTS_ON, type Refitted } from './refit-rules';
 export { refitSink, type FeltWater } from './refit-sink';
 export { HELD, stopFound, stopsTold, type StopDay, type StopsTold } from './stops';

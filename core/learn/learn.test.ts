@@ -254,7 +254,7 @@ describe('a try as a fact', () => {
     expect(tryFact(attempt([event(1, 'cast')], { snapshot: guessed }))).toMatchObject({
       tempC: null,
       homeSaid: null,
-      lookSaid: null,
+      parts: null,
     });
   });
   it('misses and losses come with their causes', () => {

@@ -41,7 +41,6 @@ export interface TryFact {
   species: Species | null;
   method: Method | null;
   sky: Sky | null;
-  windMps: number | null;
   season: Season;
   /** Of its own clock, "2026-06". */
   month: string;
@@ -58,8 +57,6 @@ export interface TryFact {
   workings: number;
   /** Something showed that a fish was there. */
   shown: boolean;
-  /** Chance of an honest look, 0-1. */
-  lookSaid: number | null;
   /** What that chance was made of; null: the cast was not worked out. */
   parts: SaidParts | null;
   /** Chance that a good cover is answered, 0-1. */
@@ -150,7 +147,6 @@ export function tryFact(t: Try): TryFact | null {
     species: rated.species,
     method: rated.method,
     sky: weather.sky,
-    windMps: weather.windMps,
     season: seasonOfMonth(Number(month.slice(5))),
     month,
     meanSpeedMps: target?.meanSpeedMps ?? null,
@@ -161,7 +157,6 @@ export function tryFact(t: Try): TryFact | null {
     homeSlope: rated.homeSlope ?? 1,
     workings: Math.max(1, fold.casts / CASTS_A_WORKING),
     shown,
-    lookSaid: predicted.chance?.value ?? null,
     parts: partsOf(predicted.chance?.parts, weather.windMps),
     answersSaid:
       predicted.answers ??

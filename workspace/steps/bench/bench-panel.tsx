@@ -14,7 +14,7 @@ import {
   nearestM,
   waterLoadN,
 } from '../../../core/rig/index';
-import { foldTry, isOver } from '../../../core/log/index';
+import { foldTry, isOver, NO_PRIORS, priorsOf } from '../../../core/log/index';
 import { formatDepth, formatLength, formatSpeed, type UnitSystem } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
 import { Disclosure } from '../../../ui/disclosure';
@@ -223,19 +223,26 @@ function BedSaid() {
     (s) =>
       s.tries.find((t) => t.markId === markId && !isOver(foldTry(t.fly, t.events).state)) ?? null,
   );
+  const ofRecord = usePart((s) => priorsOf(s.settings).sink.spread !== NO_PRIORS.sink.spread);
   const answer = told?.answer;
   if (!answer || 'kind' in answer) return null;
   const { belief } = answer;
   const share = Math.round(100 * (belief.multiplier - 1));
   const here = belief.here;
+  const drifts = `${belief.drifts} ${belief.drifts === 1 ? 'drift' : 'drifts'}`;
+  const from = !ofRecord
+    ? drifts
+    : belief.drifts === 0
+      ? 'your record'
+      : `your record and ${drifts} since`;
   const last = open && foldTry(open.fly, open.events).last;
   return (
     <>
       <p>
         <strong>What the bed said.</strong>{' '}
-        {belief.drifts === 0
+        {belief.drifts === 0 && !ofRecord
           ? 'Nothing yet on this beat: say what the drift did, and the reckoning learns your flies.'
-          : `From ${belief.drifts} ${belief.drifts === 1 ? 'drift' : 'drifts'} your flies sink ${share === 0 ? 'as reckoned' : `${Math.abs(share)} in 100 ${share < 0 ? 'slower' : 'quicker'} than reckoned`}, give or take ${Math.round(100 * belief.lnMSpread)} in 100.`}
+          : `From ${from} your flies sink ${share === 0 ? 'as reckoned' : `${Math.abs(share)} in 100 ${share < 0 ? 'slower' : 'quicker'} than reckoned`}, give or take ${Math.round(100 * belief.lnMSpread)} in 100.`}
         {here && here.drifts > 0
           ? ` The bed here lies ${formatDepth(Math.abs(here.shiftM), units)} ${here.shiftM > 0 ? 'lower' : 'higher'} than drawn, give or take ${formatDepth(here.spreadM, units)}.`
           : ''}

@@ -92,8 +92,14 @@ function saidOf(one: Group, other: Group, a: string, b: string): string {
   if (one.takes.n < LEAST.looks || other.takes.n < LEAST.looks)
     return `Too few looks to tell them apart: ${a} ${one.takes.n}, ${b} ${other.takes.n}.`;
   const d = difference(one.takes, other.takes);
-  const by = `${Math.round(100 * Math.abs(d.best))} in 100 looks, ${Math.round(100 * d.low)} to ${Math.round(100 * d.high)}`;
-  if (d.low > 0) return `${a} takes more than ${b}: by ${by}.`;
-  if (d.high < 0) return `${a} takes less than ${b}: by ${by}.`;
-  return `They differ by ${by}: it could be chance.`;
+  const ahead = d.best >= 0;
+  const [more, less] = ahead ? [a, b] : [b, a];
+  // Told of the one that takes more: its lead, from the least to the most that it may be.
+  const [least, most] = (ahead ? [d.low, d.high] : [-d.high, -d.low]).map((x) =>
+    Math.round(100 * x),
+  ) as [number, number];
+  const by = Math.round(100 * Math.abs(d.best));
+  return least > 0
+    ? `${more} takes better than ${less}: by ${by} in 100 looks, ${least} to ${most}.`
+    : `${more} takes better than ${less} so far, by ${by} in 100 looks: it could be chance.`;
 }

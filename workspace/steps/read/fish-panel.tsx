@@ -27,7 +27,7 @@ import { useActions, usePart, useWorkspace } from '../../context';
 import { useDayChanges } from './day-changes';
 import { methodName, needText, SPECIES_NAMES, weighedName } from '../../../words/words';
 import { lieName } from '../../../words/names';
-import { ASSUMED_TEMP_C } from '../../../core/log/index';
+import { ASSUMED_TEMP_C, priorsOf } from '../../../core/log/index';
 import { homeFitOf, tempOf } from '../../state/selectors';
 import { isStale, valueOf } from '../../state/answer';
 import { createReadActions } from './read-actions';
@@ -51,14 +51,15 @@ export function FishPanel() {
   const { units, species, fishLengthCm, turbidityNtu, prey, methods } = settings;
   const colour = colourOf(turbidityNtu);
   const home = usePart((s) => homeFitOf(s));
+  const ofRecord = beat.id in priorsOf(settings).home.waters;
   return (
     <section>
       <h3>The fish it is rated for</h3>
       <p className={panel.second}>
         {SPECIES_NAMES[species]} trout of {formatFishLength(fishLengthCm, units)}, water {colour},{' '}
         {season} drift{beat.plan.anchor ? '' : ' (months of the north: no place is given)'}.
-        {home.trials > 0 &&
-          ` ${home.trials} places worked here say that it holds ${home.offset < -0.1 ? 'fewer' : home.offset > 0.1 ? 'more' : 'as many'} fish ${Math.abs(home.offset) <= 0.1 ? 'as' : 'than'} its water promises; the ratings follow.`}
+        {(ofRecord || home.trials > 0) &&
+          ` ${ofRecord ? 'Your record' : `${home.trials} ${home.trials === 1 ? 'place' : 'places'} worked here`} ${ofRecord || home.trials === 1 ? 'says' : 'say'} that it holds ${home.offset < -0.1 ? 'fewer' : home.offset > 0.1 ? 'more' : 'as many'} fish ${Math.abs(home.offset) <= 0.1 ? 'as' : 'than'} its water promises; the ratings follow.`}
       </p>
       <Choice
         label="Where fish hold, by"

@@ -139,10 +139,10 @@ function WhatThisRestsOn() {
       <p className={panel.second}>
         Walking, crouched, kneeling and crawling on a quarter-metre grid; each step weighed for what
         every marked fish and the best lies notice, for footfall, wading, footing and effort. A fish
-        is still calm with e^(-dose/{noticing.tauS} s), footfall weighs {noticing.footfall}: our
-        guesses, set them in Settings and weigh them by your own log. Deep or quick water, rocks,
-        bushes and marked hazards are never crossed. Land beyond what was surveyed is taken as flat
-        and open.{' '}
+        is still calm with e^(-dose/{noticing.tauS.toFixed(1)} s), footfall weighs{' '}
+        {noticing.footfall}: our guesses, as set in Settings and as your own record has changed
+        them. Deep or quick water, rocks, bushes and marked hazards are never crossed. Land beyond
+        what was surveyed is taken as flat and open.{' '}
         {methods.wading === 'never-unless'
           ? 'Water is waded only where no way leads over land'
           : 'Water is waded for the angle'}
