@@ -2,7 +2,10 @@ import nextJest from 'next/jest.js';
 
 const createJestConfig = nextJest({ dir: './' });
 
-/** Two projects: `core`, `store`, `services`, `workers`, `sync`, `words` in Node; `ui`, `drawing`, `workspace`, `making` in jsdom. */
+/**
+ * Three projects: `core`, `store`, `services`, `workers`, `sync`, `words` in Node; `store` and `services`
+ * again on PostgreSQL; `ui`, `drawing`, `workspace`, `making` in jsdom.
+ */
 export default async function config() {
   const node = await createJestConfig({
     displayName: 'node',
@@ -12,6 +15,17 @@ export default async function config() {
     testMatch: [
       '<rootDir>/{core,store,services,serving,workers,sync,words,demo,scripts,app}/**/*.test.ts',
     ],
+  })();
+  const postgres = await createJestConfig({
+    displayName: 'postgres',
+    testEnvironment: 'node',
+    sandboxInjectedGlobals: ['Math'],
+    testMatch: ['<rootDir>/{store,services}/**/*.test.ts'],
+    // Of SQLite's file alone: what an older one becomes, and what a killed process leaves of it.
+    testPathIgnorePatterns: ['/node_modules/', 'store/(upgrade|killed)\\.test\\.ts$'],
+    globalSetup: '<rootDir>/store/fixtures/start-cluster.ts',
+    globalTeardown: '<rootDir>/store/fixtures/stop-cluster.ts',
+    setupFiles: ['<rootDir>/store/fixtures/on-postgres.ts'],
   })();
   const dom = await createJestConfig({
     displayName: 'dom',
@@ -24,9 +38,9 @@ export default async function config() {
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();
   // These ship as ES modules only.
-  for (const project of [node, dom])
+  for (const project of [node, postgres, dom])
     project.transformIgnorePatterns = [
       '/node_modules/(?!(@tanstack/(react-table|table-core|react-store|store)|tinykeys|d3-contour|d3-array|d3-force|d3-quadtree|d3-dispatch|d3-timer|internmap|ical.js|ml-[a-z-]+|is-any-array)/)',
     ];
-  return { projects: [node, dom], testTimeout: 60000 };
+  return { projects: [node, postgres, dom], testTimeout: 60000 };
 }

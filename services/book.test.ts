@@ -1,18 +1,18 @@
 import { execFileSync } from 'node:child_process';
 import { EMPTY_SNAPSHOT } from '../core/log/index';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import Ajv2020 from 'ajv/dist/2020';
 import { FIRST_BEAT_FILE, FIRST_SKETCH } from '../demo/first-beat';
 import { flowInputHash } from '../core/water/index';
+import { useFreshBook } from '../store/fixtures/books';
 import {
   alterBeat,
   backUpBook,
   beatsInBook,
   beginTry,
   cachedFlow,
+  closeBook,
   copyBeat,
   draftsInBook,
   keepDraft,
@@ -34,17 +34,17 @@ import {
   type Backup,
 } from './index';
 
-const BOOK = Symbol.for('pebble-lane.book');
 /** Another folder, as if the program had been started there. */
 function openFolder(): void {
-  process.env.PEBBLE_LANE_DATA = mkdtempSync(join(tmpdir(), 'pebble-book-'));
-  delete (globalThis as Record<symbol, unknown>)[BOOK];
+  void closeBook();
+  useFreshBook('pebble-book-');
 }
 
 beforeAll(() => {
   process.env.PEBBLE_NOW = '2026-06-13T07:40:00Z';
 });
 beforeEach(openFolder);
+afterAll(closeBook);
 
 const keep = (id = 'b1', streamName = 'Thrum') =>
   saveBeat({
@@ -278,7 +278,7 @@ describe('backup', () => {
 describe('the server solves', () => {
   const done = async (hash: string) => {
     for (;;) {
-      const job = solveJobs().find((j) => j.hash === hash)!;
+      const job = (await solveJobs()).find((j) => j.hash === hash)!;
       if (job.state !== 'waiting' && job.state !== 'solving') return job;
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
@@ -297,7 +297,7 @@ describe('the server solves', () => {
     const fair = plan.levels.find((l) => l.name === 'Fair')!.dischargeM3s;
     expect(asked.value.hash).toBe(flowInputHash(plan, fair));
     expect((await requestSolve('b1', 'Fair')).ok).toBe(true);
-    expect(solveJobs().filter((j) => j.hash === asked.value.hash)).toHaveLength(1);
+    expect((await solveJobs()).filter((j) => j.hash === asked.value.hash)).toHaveLength(1);
     // A second one waits its turn, and can be taken off the list.
     const second = await requestSolve('b1', 'Full');
     if (!second.ok) throw new Error(second.message);

@@ -1,6 +1,6 @@
 import { homedir } from 'node:os';
 import { join } from 'node:path';
-import { openStore, type Db } from '../store/index';
+import { isPostgresUrl, openStore, withoutPassword, type Db } from '../store/index';
 
 const KEY = Symbol.for('pebble-lane.book');
 type Held = typeof globalThis & { [KEY]?: Promise<Db> };
@@ -8,10 +8,24 @@ type Held = typeof globalThis & { [KEY]?: Promise<Db> };
 export const dataFolder = () =>
   process.env.PEBBLE_LANE_DATA ?? join(homedir(), '.local', 'share', 'pebble-lane');
 
+/** Where the book is: the database that DATABASE_URL names, else the data folder. Throws where that names another kind. */
+function bookAt(): string {
+  const url = process.env.DATABASE_URL ?? '';
+  if (url === '') return dataFolder();
+  if (!isPostgresUrl(url))
+    throw new Error(
+      `DATABASE_URL is "${withoutPassword(url)}"; it must begin with postgres://, or be absent for a book in a folder.`,
+    );
+  return url;
+}
+
+/** The same, for a person: no password in it. */
+export const bookPlace = (): string => withoutPassword(bookAt());
+
 /** The open book, one a process; opening is tried again after a failure. */
 export function book(): Promise<Db> {
   const held = globalThis as Held;
-  held[KEY] ??= openStore(dataFolder()).catch((error: unknown) => {
+  held[KEY] ??= openStore(bookAt()).catch((error: unknown) => {
     delete held[KEY];
     throw error;
   });

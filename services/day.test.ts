@@ -1,9 +1,8 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { NO_BEAT_FACTS, readingSaying, EMPTY_SNAPSHOT } from '../core/log/index';
+import { useFreshBook } from '../store/fixtures/books';
 import {
+  closeBook,
   bankOf,
   beginTry,
   dayBookOf,
@@ -14,9 +13,11 @@ import {
   backUpBook,
 } from './index';
 
+afterAll(closeBook);
+
 const BOOK = Symbol.for('pebble-lane.book');
 beforeEach(() => {
-  process.env.PEBBLE_LANE_DATA = mkdtempSync(join(tmpdir(), 'pebble-day-'));
+  useFreshBook('pebble-day-');
   process.env.PEBBLE_NOW = '2026-06-13T07:40:00Z';
   delete (globalThis as Record<symbol, unknown>)[BOOK];
 });

@@ -17,7 +17,14 @@ export {
 export { draftsInBook, keepDraft, openDraft, throwDraftAway } from './drafts';
 export { keepPhoto, photo, PHOTO_LIMIT_BYTES } from './photos';
 export { backUpBook, restoreBook, type Backup, type RestoreReport } from './backup';
-export { requestSolve, requestWholeBook, solveJobs, stopSolve, type SolveJob } from './solver';
+export {
+  requestSolve,
+  requestWholeBook,
+  solveJobs,
+  stopSolve,
+  watchSolves,
+  type SolveJob,
+} from './solver';
 export { keepRead, readsInBook, throwReadAway } from './reads';
 export { keepRise, takeRiseBack } from './rises';
 export { keepMark, removeMark } from './marks';
@@ -62,6 +69,6 @@ export { changeSettings, settings } from './settings';
 export { doorSaid, sayDoor, type DoorSaid } from './door';
 export { requestName, underName } from './request-name';
 export { nowMs } from './clock';
-export { closeBook, dataFolder } from './book';
+export { bookPlace, closeBook, dataFolder } from './book';
 export type { Outcome } from './outcome';
 export type { MadeFrom } from '../store/index';

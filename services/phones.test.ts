@@ -1,8 +1,10 @@
-import { mkdtempSync, statSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
-process.env.PEBBLE_LANE_DATA = mkdtempSync(join(tmpdir(), 'pebble-phones-'));
+useFreshBook('pebble-phones-');
+import { findSecret } from '../store/index';
+import { book } from './book';
+import { onPostgres, useFreshBook } from '../store/fixtures/books';
 import {
   alterPhone,
   closeBook,
@@ -23,7 +25,7 @@ it('a code lets one phone in, once; the phone is known by its cookie until it is
   const gone: string[] = [];
   onNewCode((code) => made.push(code));
   onThrownOut((id) => gone.push(id));
-  const { code } = pairingCode(T);
+  const { code } = await pairingCode(T);
   expect(code).toMatch(/^\d{8}$/);
   const told = { code: `${code.slice(0, 4)} ${code.slice(4)}`, name: 'Waders' };
   const paired = await pairPhone(told, '192.0.2.9', T);
@@ -49,10 +51,10 @@ it('a code lets one phone in, once; the phone is known by its cookie until it is
 });
 
 it('a code is replaced after ten minutes; guessing is slowed down, even with the right code', async () => {
-  const first = pairingCode(T + 20 * MIN).code;
-  expect(pairingCode(T + 29 * MIN).code).toBe(first);
+  const first = (await pairingCode(T + 20 * MIN)).code;
+  expect((await pairingCode(T + 29 * MIN)).code).toBe(first);
   const now = T + 31 * MIN;
-  const right = pairingCode(now).code;
+  const right = (await pairingCode(now)).code;
   expect(right).not.toBe(first);
   const wrong = right === '00000000' ? '00000001' : '00000000';
   for (let n = 0; n < 5; n++)
@@ -67,7 +69,12 @@ it('a code is replaced after ten minutes; guessing is slowed down, even with the
   });
 });
 
-it('what cookies are sealed with is for the owner alone', () => {
+it('what cookies are sealed with is for the owner alone: a file of the folder, or in the database', async () => {
+  if (onPostgres()) {
+    expect(existsSync(join(process.env.PEBBLE_LANE_DATA!, 'phones.key'))).toBe(false);
+    expect(await findSecret(await book(), 'phones')).toMatch(/^[0-9a-f]{64}$/);
+    return;
+  }
   const mode = statSync(join(process.env.PEBBLE_LANE_DATA!, 'phones.key')).mode;
   expect(mode & 0o077).toBe(0);
 });

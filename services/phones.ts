@@ -1,17 +1,18 @@
 import { randomBytes, randomInt, randomUUID, timingSafeEqual } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { sealData, unsealData } from 'iron-session';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { changePhone, findPhone, listPhones, putPhone, type Phone } from '../store/index';
-import { book, dataFolder } from './book';
+import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
+import { sharedKey, swapSharedKey } from './shared-keys';
 
 /** The cookie by which a paired phone is known. */
 export const PHONE_COOKIE = 'pebble-lane-phone';
 /** A phone stays paired so long after it was paired, s. */
 export const PAIRED_FOR_S = 180 * 86_400;
 
+const CODE = 'code';
+const SEAL = 'phones';
 /** A code that was not used by then is replaced, ms. */
 const CODE_FOR_MS = 10 * 60_000;
 /** Guesses: from one address, and from all of them, in ten minutes. 10^8 codes. */
@@ -19,9 +20,11 @@ const GUESSES = { one: 5, all: 30, everyS: 600 } as const;
 /** A phone's last visit is written no oftener than this, ms. */
 const SEEN_EVERY_MS = 60_000;
 
-interface Pairing {
+interface Code {
   code: string;
   endsMs: number;
+}
+interface Pairing {
   one: RateLimiterMemory;
   all: RateLimiterMemory;
   /** Told when a new code is made (the terminal prints it), and when a phone is thrown out. */
@@ -35,8 +38,6 @@ type Held = typeof globalThis & { [KEY]?: Pairing };
 function pairing(): Pairing {
   const held = globalThis as Held;
   held[KEY] ??= {
-    code: '',
-    endsMs: 0,
     one: new RateLimiterMemory({ points: GUESSES.one, duration: GUESSES.everyS }),
     all: new RateLimiterMemory({ points: GUESSES.all, duration: GUESSES.everyS }),
     listeners: new Set(),
@@ -46,10 +47,13 @@ function pairing(): Pairing {
 }
 
 /** The code that pairs the next phone, eight figures; a new one when the last was used or is too old. */
-export function pairingCode(nowMs: number): { code: string; endsMs: number } {
-  const p = pairing();
-  if (nowMs >= p.endsMs) newCode(p, nowMs);
-  return { code: p.code, endsMs: p.endsMs };
+export async function pairingCode(nowMs: number): Promise<Code> {
+  for (;;) {
+    const known = await sharedKey(CODE);
+    const shown = known === null ? null : (JSON.parse(known) as Code);
+    if (shown && nowMs < shown.endsMs) return shown;
+    await newCode(known, nowMs);
+  }
 }
 
 export function onNewCode(listener: (code: string) => void): void {
@@ -60,10 +64,13 @@ export function onThrownOut(listener: (id: string) => void): void {
   pairing().gone.add(listener);
 }
 
-function newCode(p: Pairing, nowMs: number): void {
-  p.code = String(randomInt(0, 1e8)).padStart(8, '0');
-  p.endsMs = nowMs + CODE_FOR_MS;
-  for (const listener of p.listeners) listener(p.code);
+/** Puts a new code in place of the known one; false where somebody else has done so: a code serves once. */
+async function newCode(known: string | null, nowMs: number): Promise<boolean> {
+  const code = String(randomInt(0, 1e8)).padStart(8, '0');
+  const value = JSON.stringify({ code, endsMs: nowMs + CODE_FOR_MS } satisfies Code);
+  if (!(await swapSharedKey(CODE, known, value))) return false;
+  for (const listener of pairing().listeners) listener(code);
+  return true;
 }
 
 /** Lets a phone in by the code, once. Guessing is slow: five tries in ten minutes from one address. */
@@ -84,14 +91,18 @@ export async function pairPhone(
     );
   }
   const typed = told.code.replace(/\D/g, '');
-  const { code } = pairingCode(nowMs);
-  if (typed.length !== code.length || !timingSafeEqual(Buffer.from(typed), Buffer.from(code)))
+  const shown = await pairingCode(nowMs);
+  const { code } = shown;
+  if (
+    typed.length !== code.length ||
+    !timingSafeEqual(Buffer.from(typed), Buffer.from(code)) ||
+    !(await newCode(JSON.stringify(shown), nowMs))
+  )
     return refused(
       'invalid',
       `The code is not the one that the computer shows now; it has eight figures.`,
       'code',
     );
-  newCode(p, nowMs);
   await p.one.delete(address);
   const phone: Phone = {
     id: randomUUID(),
@@ -101,7 +112,7 @@ export async function pairPhone(
     thrownOutMs: null,
   };
   await putPhone(await book(), phone);
-  const token = await sealData({ id: phone.id }, { password: secret(), ttl: PAIRED_FOR_S });
+  const token = await sealData({ id: phone.id }, { password: await secret(), ttl: PAIRED_FOR_S });
   return done({ phone, token });
 }
 
@@ -112,7 +123,7 @@ export async function phoneOfToken(
 ): Promise<Phone | null> {
   if (!token) return null;
   const { id } = await unsealData<{ id?: string }>(token, {
-    password: secret(),
+    password: await secret(),
     ttl: PAIRED_FOR_S,
   }).catch(() => ({ id: undefined }));
   if (id === undefined) return null;
@@ -141,16 +152,11 @@ export async function alterPhone(
   return known ? done(null) : refused('not-found', `There is no phone "${id}" in this book.`);
 }
 
-let kept: string | null = null;
-
-/** What cookies are sealed with: made on this machine, kept with the data, readable by the owner only. */
-function secret(): string {
-  if (kept !== null) return kept;
-  const path = join(dataFolder(), 'phones.key');
-  if (!existsSync(path)) {
-    mkdirSync(dataFolder(), { recursive: true });
-    writeFileSync(`${path}.new`, randomBytes(32).toString('hex'), { mode: 0o600 });
-    renameSync(`${path}.new`, path);
+/** What cookies are sealed with: made once for whoever serves this book. */
+async function secret(): Promise<string> {
+  for (;;) {
+    const known = await sharedKey(SEAL);
+    if (known !== null) return known;
+    await swapSharedKey(SEAL, null, randomBytes(32).toString('hex'));
   }
-  return (kept = readFileSync(path, 'utf8'));
 }

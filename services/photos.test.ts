@@ -1,11 +1,8 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import sharp from 'sharp';
-
-process.env.PEBBLE_LANE_DATA = mkdtempSync(join(tmpdir(), 'pebble-photos-'));
+import { useFreshBook } from '../store/fixtures/books';
 import { closeBook, keepPhoto, photo } from './index';
 
+useFreshBook('pebble-photos-');
 afterAll(closeBook);
 
 const picture = () =>

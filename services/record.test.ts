@@ -1,11 +1,10 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { demoBeats } from '../demo/beats';
 import { DEMO_STREAM } from '../demo/first-beat';
 import { demoHistory } from '../demo/history';
 import { NO_PRIORS } from '../core/log/index';
+import { useFreshBook } from '../store/fixtures/books';
 import {
+  closeBook,
   keepBeat,
   keepHistory,
   keepRead,
@@ -20,10 +19,12 @@ import {
   triesBehind,
 } from './index';
 
+afterAll(closeBook);
+
 const BEAT = 'sallow-steps';
 
 beforeAll(async () => {
-  process.env.PEBBLE_LANE_DATA = mkdtempSync(join(tmpdir(), 'pebble-record-'));
+  useFreshBook('pebble-record-');
   process.env.PEBBLE_NOW = '2026-06-13T07:40:00Z';
   const beats = demoBeats();
   for (const { id, plan } of beats) await keepBeat(id, DEMO_STREAM, plan);

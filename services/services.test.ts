@@ -1,9 +1,8 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { EMPTY_SNAPSHOT } from '../core/log/index';
+import { useFreshBook } from '../store/fixtures/books';
 import {
+  closeBook,
   beatsInBook,
   beginTry,
   changeSettings,
@@ -16,8 +15,10 @@ import {
   settings,
 } from './index';
 
+afterAll(closeBook);
+
 beforeAll(() => {
-  process.env.PEBBLE_LANE_DATA = mkdtempSync(join(tmpdir(), 'pebble-services-'));
+  useFreshBook('pebble-services-');
   process.env.PEBBLE_NOW = '2026-06-13T07:40:00Z';
 });
 

@@ -49,7 +49,7 @@ export async function takeAlong(beatId: string, levelName?: string): Promise<Out
   const flow = blob && decodeFlow(blob);
   if (!flow) {
     await requestSolve(beatId, level.name);
-    const job = solveJobs().find((j) => j.hash === flowHash);
+    const job = (await solveJobs()).find((j) => j.hash === flowHash);
     if (job?.state === 'failed' || job?.state === 'stopped')
       return refused('conflict', `The water was not solved: ${job.message ?? 'it was stopped'}.`);
     return done({ state: 'solving', progress: job?.progress ?? 0 });

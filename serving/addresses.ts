@@ -21,3 +21,28 @@ export const namesItself = (host: string | undefined): boolean =>
 
 export const isLoopback = (address: string | undefined): boolean =>
   address !== undefined && (address === '::1' || /^(::ffff:)?127\./.test(address));
+
+/**
+ * The address under which a proxy in front of this server is reached (`PEBBLE_PUBLIC`); null where
+ * there is none. Throws a sentence for anything but an origin.
+ */
+export function publicOrigin(told: string | undefined): URL | null {
+  if (told === undefined || told === '') return null;
+  const url = URL.canParse(told) ? new URL(told) : null;
+  if (!url || !/^https?:$/.test(url.protocol) || url.pathname !== '/' || url.search || url.hash)
+    throw new Error(
+      `PEBBLE_PUBLIC is "${told}"; it must be where the proxy is reached, such as https://book.example`,
+    );
+  return url;
+}
+
+/** The port of an origin, said or not. */
+export const portOf = (url: URL): number =>
+  Number(url.port) || (url.protocol === 'https:' ? 443 : 80);
+
+/** Who asks: behind a proxy the last address that it wrote down, else who is connected. */
+export const askerOf = (
+  remote: string | undefined,
+  forwarded: string | undefined,
+  behindProxy: boolean,
+): string => (behindProxy && forwarded?.split(',').at(-1)?.trim()) || (remote ?? 'unknown');

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import next from 'next';
 import { renderUnicodeCompact } from 'uqr';
 import {
+  bookPlace,
   closeBook,
   dataFolder,
   nowMs,
@@ -17,13 +18,25 @@ import {
   underName,
 } from '../services/index';
 import { certificateFor, type Authority } from './authority';
-import { isLoopback, lanHosts, LOOPBACK, namesItself } from './addresses';
+import {
+  askerOf,
+  isLoopback,
+  lanHosts,
+  LOOPBACK,
+  namesItself,
+  portOf,
+  publicOrigin,
+} from './addresses';
 import { openToAll } from './open-paths';
 import { contentPolicy, newNonce, safetyHeaders, turnedAway, type Door } from './gate';
 
-/** The one server: `node --import tsx serving/main.ts [--lan]`; HOST and PORT say where. */
+/**
+ * The one server: `node --import tsx serving/main.ts [--lan]`; HOST and PORT say where. Behind a proxy
+ * PEBBLE_PUBLIC says under which address; whoever comes through it must be paired.
+ */
 const lan = process.argv.includes('--lan');
 const port = Number(process.env.PORT ?? 4173);
+const outside = publicOrigin(process.env.PEBBLE_PUBLIC);
 const host = process.env.HOST ?? (lan ? '0.0.0.0' : '127.0.0.1');
 
 /** Certificates and addresses are looked at again so often, ms. */
@@ -51,8 +64,10 @@ const answering = new Map<string, Set<ServerResponse>>();
 
 /** Loopback is the machine's own; over the network only what is paired, or what pairing needs. */
 async function mayCome(request: IncomingMessage, response: ServerResponse): Promise<boolean> {
-  if (!lan) return true;
-  if (isLoopback(request.socket.remoteAddress) && namesItself(request.headers.host)) return true;
+  if (!lan && !outside) return true;
+  // Behind a proxy everybody comes from this machine.
+  if (!outside && isLoopback(request.socket.remoteAddress) && namesItself(request.headers.host))
+    return true;
   if (openToAll(request.url ?? '/')) return true;
   const phone = await phoneOfToken(cookieOf(request), nowMs());
   if (!phone) return false;
@@ -113,7 +128,11 @@ async function serve(request: IncomingMessage, response: ServerResponse): Promis
     response.end(authority.authorityPem);
     return;
   }
-  headers['x-pebble-remote'] = request.socket.remoteAddress ?? 'unknown';
+  headers['x-pebble-remote'] = askerOf(
+    request.socket.remoteAddress,
+    headers['x-forwarded-for']?.toString(),
+    outside !== null,
+  );
   const policy = contentPolicy(newNonce());
   // The pages' own scripts take their nonce from the request.
   headers['content-security-policy'] = policy;
@@ -146,7 +165,13 @@ function onRequest(request: IncomingMessage, response: ServerResponse): void {
 /** Looks at this machine's addresses, and makes the certificate that they need. */
 async function look(force = false): Promise<void> {
   const hosts = lan ? lanHosts() : [];
-  door = { hosts: new Set([...LOOPBACK, ...hosts]), port, secure: lan };
+  door = outside
+    ? {
+        hosts: new Set([outside.hostname]),
+        port: portOf(outside),
+        secure: outside.protocol === 'https:',
+      }
+    : { hosts: new Set([...LOOPBACK, ...hosts]), port, secure: lan };
   if (lan)
     authority = await certificateFor(
       join(dataFolder(), 'tls'),
@@ -157,28 +182,31 @@ async function look(force = false): Promise<void> {
   const scheme = lan ? 'https' : 'http';
   const names = lan ? hosts : [host];
   sayDoor({
-    secure: lan,
-    addresses: names.map((h) => `${scheme}://${h.includes(':') ? `[${h}]` : h}:${port}`),
+    secure: door.secure,
+    addresses: outside
+      ? [outside.origin]
+      : names.map((h) => `${scheme}://${h.includes(':') ? `[${h}]` : h}:${port}`),
     fingerprint: authority?.fingerprint ?? null,
     authorityPem: authority?.authorityPem ?? null,
   });
 }
 
-function hello(): void {
+async function hello(): Promise<void> {
   if (!lan || !authority) {
-    console.log(`Pebble Lane: http://${host}:${port}   (data in ${dataFolder()}; Ctrl-C stops it)`);
+    console.log(
+      `Pebble Lane: http://${host}:${port}   (the book: ${bookPlace()}; Ctrl-C stops it)`,
+    );
     return;
   }
   const [best = 'localhost'] = lanHosts();
   const address = `https://${best}:${port}`;
-  const { code } = pairingCode(nowMs());
+  const { code } = await pairingCode(nowMs());
   console.log(renderUnicodeCompact(`${address}/pair`));
-  console.log(`Pebble Lane: ${address}   (data in ${dataFolder()}; Ctrl-C stops it)`);
+  console.log(`Pebble Lane: ${address}   (the book: ${bookPlace()}; Ctrl-C stops it)`);
   console.log(`On this machine: https://localhost:${port}`);
   console.log(`Pairing code: ${spaced(code)}   (once, within ten minutes)`);
   console.log(`How a phone trusts this machine: ${address}/trust`);
   console.log(`Fingerprint of its authority: ${authority.fingerprint}`);
-  onNewCode((next) => console.log(`New pairing code: ${spaced(next)}`));
 }
 const spaced = (code: string) => `${code.slice(0, 4)} ${code.slice(4)}`;
 
@@ -221,7 +249,7 @@ async function start(): Promise<void> {
   onThrownOut((id) => {
     for (const response of answering.get(id) ?? []) response.destroy();
   });
-  server.listen(port, host, hello);
+  server.listen(port, host, () => void hello());
 }
 
 start().catch((error: unknown) => {

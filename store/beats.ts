@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { sql } from 'kysely';
 import { planHash, type BeatPlan } from '../core/formats/index';
 import type { Db } from './db';
+import { nextOrd } from './dialect';
+import { writing } from './transact';
 
 /** What a beat was made from beside its plan: the sketch, or the photograph a survey was traced over. */
 export type MadeFrom = { kind: 'sketch'; sketch: unknown } | { kind: 'survey'; photo: unknown };
@@ -42,7 +43,8 @@ export async function listBeats(db: Db): Promise<ListedBeat[]> {
     ])
     // In the order they were made, which the clock alone may not tell.
     .orderBy('beats.created_ms')
-    .orderBy(sql`beats.rowid`)
+    .orderBy('beats.ord')
+    .orderBy('beats.id')
     .execute();
   return rows.map((r) => ({
     id: r.id,
@@ -90,7 +92,7 @@ export interface BeatToKeep {
  * Repeating changes nothing. A draft named goes with it, in the same step.
  */
 export async function putBeat(db: Db, beat: BeatToKeep, draftId: string | null): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     const streamId = await streamNamed(trx, beat.streamName);
     const hash = planHash(beat.plan);
     const values = {
@@ -110,6 +112,7 @@ export async function putBeat(db: Db, beat: BeatToKeep, draftId: string | null):
         .insertInto('beats')
         .values({
           id: beat.id,
+          ord: nextOrd('beats'),
           created_ms: beat.nowMs,
           deleted_ms: null,
           made_from_json: madeFrom ?? null,
@@ -166,7 +169,7 @@ export async function changeBeat(
   change: BeatChange,
   nowMs: number,
 ): Promise<boolean> {
-  return db.transaction().execute(async (trx) => {
+  return writing(db, async (trx) => {
     const row = await trx
       .selectFrom('beats')
       .select(['plan_json'])
@@ -210,7 +213,7 @@ export async function listStreams(db: Db): Promise<{ id: string; name: string }[
 
 /** false when another stream has that name. */
 export async function renameStream(db: Db, id: string, name: string): Promise<boolean> {
-  return db.transaction().execute(async (trx) => {
+  return writing(db, async (trx) => {
     const other = await trx
       .selectFrom('streams')
       .select('id')

@@ -1,5 +1,6 @@
 import { FACT_KINDS, NO_FACTS, type DayFacts, type FactKind } from '../core/log/index';
 import type { Db } from './db';
+import { writing } from './transact';
 
 /** All that was told for planning days. */
 export async function listFacts(db: Db): Promise<DayFacts> {
@@ -14,9 +15,11 @@ export async function listFacts(db: Db): Promise<DayFacts> {
 /** Keeps what was told of one thing, in place of what was told before: repeating is harmless. */
 export async function putFact(db: Db, kind: FactKind, id: string, fact: object): Promise<void> {
   const json = JSON.stringify(fact);
-  await db
-    .insertInto('day_facts')
-    .values({ kind, id, json })
-    .onConflict((c) => c.columns(['kind', 'id']).doUpdateSet({ json }))
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('day_facts')
+      .values({ kind, id, json })
+      .onConflict((c) => c.columns(['kind', 'id']).doUpdateSet({ json }))
+      .execute(),
+  );
 }

@@ -1,4 +1,5 @@
 import type { Db } from './db';
+import { jsonText } from './dialect';
 
 /** A temperature with its beat. */
 export interface BeatTemp {
@@ -41,7 +42,7 @@ export async function readingsForDay(
       'readings.id',
       'tries.beat_id as beatId',
       'readings.turbidity_ntu as turbidityNtu',
-      (b) => b.fn<string>('json_extract', ['tries.snapshot_json', b.val('$.level')]).as('level'),
+      jsonText(db, 'tries.snapshot_json', 'level').as('level'),
     ])
     .where('readings.dropped', '=', 0)
     .where('readings.turbidity_ntu', 'is not', null)
@@ -60,6 +61,6 @@ export async function readingsForDay(
     })),
     colours: [...once.values()]
       .filter((c) => c.level !== null)
-      .map((c) => ({ beatId: c.beatId!, level: c.level, turbidityNtu: c.turbidityNtu! })),
+      .map((c) => ({ beatId: c.beatId!, level: c.level!, turbidityNtu: c.turbidityNtu! })),
   };
 }

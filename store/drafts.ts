@@ -1,4 +1,5 @@
 import type { Db } from './db';
+import { writing } from './transact';
 
 export type DraftKind = 'sketch' | 'survey';
 
@@ -36,11 +37,13 @@ export async function putDraft(db: Db, draft: StoredDraft): Promise<void> {
     body_json: JSON.stringify(draft.body),
     updated_ms: draft.updatedMs,
   };
-  await db
-    .insertInto('drafts')
-    .values({ id: draft.id, ...values })
-    .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('drafts')
+      .values({ id: draft.id, ...values })
+      .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
+      .execute(),
+  );
 }
 
 export async function findDraft(db: Db, id: string): Promise<StoredDraft | undefined> {
@@ -65,5 +68,7 @@ export async function listDrafts(db: Db): Promise<StoredDraft[]> {
 
 /** Dropped, not deleted: keeping it again brings it back. */
 export async function dropDraft(db: Db, id: string): Promise<void> {
-  await db.updateTable('drafts').set({ dropped: 1 }).where('id', '=', id).execute();
+  await writing(db, (trx) =>
+    trx.updateTable('drafts').set({ dropped: 1 }).where('id', '=', id).execute(),
+  );
 }

@@ -1,7 +1,5 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { EMPTY_SNAPSHOT, readingSaying, type TryEvent } from '../core/log/index';
+import { freshBook } from './fixtures/books';
 import {
   appendEvent,
   dropReading,
@@ -15,7 +13,7 @@ import {
 
 let db: Db;
 beforeAll(async () => {
-  db = await openStore(mkdtempSync(join(tmpdir(), 'pebble-feed-')));
+  db = await openStore(freshBook('pebble-feed-'));
 });
 afterAll(() => db.destroy());
 

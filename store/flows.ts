@@ -1,4 +1,5 @@
 import type { Db } from './db';
+import { writing } from './transact';
 
 export async function findFlow(db: Db, inputHash: string): Promise<Uint8Array | undefined> {
   const row = await db
@@ -13,16 +14,18 @@ export async function saveFlow(
   db: Db,
   flow: { inputHash: string; beatId: string; blob: Uint8Array; createdMs: number },
 ): Promise<void> {
-  await db
-    .insertInto('flows')
-    .values({
-      input_hash: flow.inputHash,
-      beat_id: flow.beatId,
-      blob: Buffer.from(flow.blob),
-      created_ms: flow.createdMs,
-    })
-    .onConflict((c) => c.column('input_hash').doNothing())
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('flows')
+      .values({
+        input_hash: flow.inputHash,
+        beat_id: flow.beatId,
+        blob: Buffer.from(flow.blob),
+        created_ms: flow.createdMs,
+      })
+      .onConflict((c) => c.column('input_hash').doNothing())
+      .execute(),
+  );
 }
 
 export async function hasFlow(db: Db, inputHash: string): Promise<boolean> {

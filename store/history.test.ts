@@ -1,8 +1,6 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { BeatPlan } from '../core/formats/index';
 import { EMPTY_SNAPSHOT, readingSaying, type Outing, type Try } from '../core/log/index';
+import { freshBook } from './fixtures/books';
 import {
   appendEvent,
   feedEnd,
@@ -43,7 +41,7 @@ const told = {
 
 let db: Db;
 beforeEach(async () => {
-  db = await openStore(mkdtempSync(join(tmpdir(), 'pebble-history-')));
+  db = await openStore(freshBook('pebble-history-'));
   await putBeat(db, { id: 'b1', streamName: 'Kest', plan, madeFrom: null, nowMs: 1 }, null);
 });
 afterEach(() => db.destroy());

@@ -61,3 +61,15 @@ export {
   type AppendOutcome,
 } from './tries';
 export { putHistory } from './history';
+export { isPostgresUrl, withoutPassword } from './postgres';
+export { isPostgres } from './dialect';
+export { findSecret, swapSecret } from './secrets';
+export {
+  listSolves,
+  queueSolve,
+  saySolve,
+  stopQueuedSolve,
+  takeSolve,
+  type QueuedSolve,
+  type SolveState,
+} from './solves';

@@ -1,8 +1,10 @@
-import { sql, type Selectable } from 'kysely';
+import type { Selectable } from 'kysely';
 import { isOtherSighting, type Mark, type Sighting } from '../core/log/index';
 import { grouped } from './grouped';
 import type { Db } from './db';
+import { nextOrd } from './dialect';
 import type { Database } from './schema';
+import { writing } from './transact';
 
 /** A mark without what it was before. */
 export type MarkRow = Omit<Mark, 'history'> & { beatId: string };
@@ -15,7 +17,8 @@ export async function listMarks(db: Db, beatId: string): Promise<(Mark & { beatI
     .where('struck', '=', 0)
     // In the order they were marked, which the clock alone may not tell: numbers must not change.
     .orderBy('created_ms')
-    .orderBy(sql`rowid`)
+    .orderBy('ord')
+    .orderBy('id')
     .execute();
   const before = await db
     .selectFrom('sightings')
@@ -79,7 +82,7 @@ export async function putMark(db: Db, mark: MarkRow, nowMs: number): Promise<voi
     photo_id: mark.photoId,
     seen_ms: mark.seenMs,
   };
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     const was = await trx
       .selectFrom('marks')
       .selectAll()
@@ -104,7 +107,14 @@ export async function putMark(db: Db, mark: MarkRow, nowMs: number): Promise<voi
     }
     await trx
       .insertInto('marks')
-      .values({ id: mark.id, beat_id: mark.beatId, created_ms: nowMs, struck: 0, ...values })
+      .values({
+        id: mark.id,
+        beat_id: mark.beatId,
+        created_ms: nowMs,
+        struck: 0,
+        ord: nextOrd('marks'),
+        ...values,
+      })
       .onConflict((c) => c.column('id').doUpdateSet({ ...values, struck: 0 }))
       .execute();
   });
@@ -112,5 +122,7 @@ export async function putMark(db: Db, mark: MarkRow, nowMs: number): Promise<voi
 
 /** Struck, not deleted: tries go on pointing at it. */
 export async function strikeMark(db: Db, id: string): Promise<void> {
-  await db.updateTable('marks').set({ struck: 1 }).where('id', '=', id).execute();
+  await writing(db, (trx) =>
+    trx.updateTable('marks').set({ struck: 1 }).where('id', '=', id).execute(),
+  );
 }

@@ -1,4 +1,7 @@
 import { sql, type Kysely, type Migration } from 'kysely';
+import type { Db } from './db';
+import { isPostgres } from './dialect';
+import { inPostgres } from './in-postgres';
 
 /** What other devices hear of. A try's own row changes with each event: its opening is news, its summary is not. */
 const FED = [
@@ -10,49 +13,21 @@ const FED = [
   { kind: 'event', table: 'try_events', on: ['insert'] },
 ] as const;
 
-/** Append-only: a migration that has been released is never edited. */
-export const MIGRATIONS: Record<string, Migration> = {
-  '2026-001-first-light': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of FIRST_LIGHT) await sql.raw(statement).execute(db);
-    },
+/**
+ * A statement in SQLite's words, from which PostgreSQL's are made; `carried` moves rows of an older
+ * book, which a book on PostgreSQL, begun later, never had.
+ */
+type Step = string | { carried: string };
+
+const migration = (steps: readonly Step[]): Migration => ({
+  async up(db: Kysely<unknown>) {
+    const postgres = isPostgres(db as unknown as Db);
+    for (const step of steps) {
+      if (typeof step === 'string') await sql.raw(postgres ? inPostgres(step) : step).execute(db);
+      else if (!postgres) await sql.raw(step.carried).execute(db);
+    }
   },
-  '2026-002-water': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of WATER) await sql.raw(statement).execute(db);
-    },
-  },
-  '2026-003-lies': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of LIES) await sql.raw(statement).execute(db);
-    },
-  },
-  '2026-004-spot': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of SPOT) await sql.raw(statement).execute(db);
-    },
-  },
-  '2026-005-outings': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of OUTINGS) await sql.raw(statement).execute(db);
-    },
-  },
-  '2026-006-bank': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of BANK) await sql.raw(statement).execute(db);
-    },
-  },
-  '2026-007-places': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of PLACES) await sql.raw(statement).execute(db);
-    },
-  },
-  '2026-008-day': {
-    async up(db: Kysely<unknown>) {
-      for (const statement of DAY) await sql.raw(statement).execute(db);
-    },
-  },
-};
+});
 
 const FIRST_LIGHT = [
   `create table settings (key text primary key, value text not null) strict`,
@@ -132,23 +107,29 @@ const SPOT = [
  * filled, and the old ones dropped children first, so that no reference ever dangles; renaming then
  * carries the references along.
  */
-const OUTINGS = [
+const OUTINGS: Step[] = [
   // Two streams of one name become the older one.
-  `update beats set stream_id = (
+  {
+    carried: `update beats set stream_id = (
     select s.id from streams s join streams own on own.name = s.name
     where own.id = beats.stream_id order by s.rowid limit 1)`,
-  `delete from streams where rowid not in (select min(rowid) from streams group by name)`,
+  },
+  {
+    carried: `delete from streams where rowid not in (select min(rowid) from streams group by name)`,
+  },
   `create unique index streams_by_name on streams(name)`,
   `create table outings_now (
     id text primary key, start_ms integer not null, end_ms integer, time_zone text not null,
     note text not null default '') strict`,
-  `insert into outings_now (id, start_ms, end_ms, time_zone)
+  {
+    carried: `insert into outings_now (id, start_ms, end_ms, time_zone)
     select 'outing-' || o.local_date,
       coalesce(min(t.opened_ms), 1000 * cast(strftime('%s', o.local_date) as integer)),
       coalesce(max(t.opened_ms), 1000 * cast(strftime('%s', o.local_date) as integer)),
       coalesce(max(json_extract(b.plan_json, '$.timeZone')), 'UTC')
     from outings o join beats b on b.id = o.beat_id left join tries t on t.outing_id = o.id
     group by o.local_date`,
+  },
   `create table tries_now (
     id text primary key, outing_id text not null references outings_now(id),
     beat_id text references beats(id), mark_id text references marks(id), fly text not null,
@@ -157,16 +138,20 @@ const OUTINGS = [
     casts integer not null default 0, last_fly text, landed_cm real, species text, lie_kind text,
     rating real, depth_m real, surface_speed_mps real, mean_speed_mps real, water_temp_c real,
     lay_kind text, fly_kind text, chance real) strict`,
-  `insert into tries_now (id, outing_id, beat_id, mark_id, fly, opened_ms, zone_offset_min, snapshot_json)
+  {
+    carried: `insert into tries_now (id, outing_id, beat_id, mark_id, fly, opened_ms, zone_offset_min, snapshot_json)
     select t.id, 'outing-' || o.local_date, t.beat_id, t.mark_id, t.fly, t.opened_ms,
       t.zone_offset_min, t.snapshot_json
     from tries t join outings o on o.id = t.outing_id order by t.rowid`,
+  },
   `create table try_events_now (
     row integer primary key, id text not null unique, try_id text not null references tries_now(id),
     device text not null, seq integer not null, code text not null, client_ms integer not null,
     zone_offset_min integer not null, detail_json text not null, unique (try_id, device, seq)) strict`,
-  `insert into try_events_now (row, id, try_id, device, seq, code, client_ms, zone_offset_min, detail_json)
+  {
+    carried: `insert into try_events_now (row, id, try_id, device, seq, code, client_ms, zone_offset_min, detail_json)
     select row, id, try_id, '', seq, code, client_ms, zone_offset_min, detail_json from try_events`,
+  },
   `drop trigger try_events_keep`,
   `drop trigger try_events_stay`,
   `drop table try_events`,
@@ -224,3 +209,41 @@ const DAY = [
     kind text not null, id text not null, json text not null, primary key (kind, id)) strict`,
   `create index readings_by_time on readings(taken_ms)`,
 ];
+
+/**
+ * The order in which things were made, which the clock alone may not tell, in a column of its own: a
+ * row's place in SQLite's file is not kept when the file is packed. And the solver's queue, so that
+ * whichever process is free takes what was asked of another.
+ */
+const ORDERS: Step[] = [
+  ...['beats', 'marks', 'tries'].map(
+    (table) => `alter table ${table} add column ord integer not null default 0`,
+  ),
+  // That a mark has a number is no news of it.
+  `drop trigger feed_marks_update`,
+  ...['beats', 'marks', 'tries'].map((table): Step => ({
+    carried: `update ${table} set ord = rowid`,
+  })),
+  `create trigger feed_marks_update after update on marks
+    begin insert into feed (kind, id) values ('mark', new.id); end`,
+  ...['beats', 'marks', 'tries'].map((table) => `create index ${table}_by_ord on ${table}(ord)`),
+  `create table solves (
+    hash text primary key, beat_id text not null, level text not null, state text not null,
+    progress real not null, message text, ord integer not null, worker text, alive_ms integer not null,
+    discharge_m3s real not null) strict`,
+  // Keys that whoever serves this book has in common.
+  `create table secrets (name text primary key, value text not null) strict`,
+];
+
+/** Append-only: a migration that has been released is never edited. */
+export const MIGRATIONS: Record<string, Migration> = {
+  '2026-001-first-light': migration(FIRST_LIGHT),
+  '2026-002-water': migration(WATER),
+  '2026-003-lies': migration(LIES),
+  '2026-004-spot': migration(SPOT),
+  '2026-005-outings': migration(OUTINGS),
+  '2026-006-bank': migration(BANK),
+  '2026-007-places': migration(PLACES),
+  '2026-008-day': migration(DAY),
+  '2026-009-orders': migration(ORDERS),
+};

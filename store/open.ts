@@ -5,6 +5,7 @@ import { Kysely, Migrator } from 'kysely';
 import { ImmediateSqliteDialect } from './immediate-dialect';
 import { MIGRATIONS } from './migrations';
 import type { Db } from './db';
+import { isPostgresUrl, openPostgres } from './postgres';
 import type { Database } from './schema';
 import { summariseTries } from './try-summary';
 
@@ -13,11 +14,16 @@ export type { Db };
 export const DATABASE_FILE = 'pebble-lane.sqlite';
 
 /**
- * Opens the book in a folder, making it if need be. WAL, foreign keys, synchronous FULL: what is
+ * Opens the book: in a database of PostgreSQL where an address is given, else in a folder, making it
+ * if need be. In a folder: WAL, foreign keys, synchronous FULL: what is
  * acknowledged survives a power cut. Before a migration of an existing book a copy is kept beside
  * it. Throws with the migration's error; the copy then holds the old book.
  */
-export async function openStore(folder: string): Promise<Db> {
+export async function openStore(where: string): Promise<Db> {
+  return isPostgresUrl(where) ? openPostgres(where) : openFolder(where);
+}
+
+async function openFolder(folder: string): Promise<Db> {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, DATABASE_FILE);
   const existed = existsSync(path);

@@ -2,15 +2,18 @@ import type { Selectable } from 'kysely';
 import type { Outing, Reading } from '../core/log/index';
 import type { Db } from './db';
 import type { Database } from './schema';
+import { writing } from './transact';
 
 /** Keeps an outing or its new state: repeating is harmless. */
 export async function putOuting(db: Db, o: Outing): Promise<void> {
   const values = { start_ms: o.startMs, end_ms: o.endMs, time_zone: o.timeZone, note: o.note };
-  await db
-    .insertInto('outings')
-    .values({ id: o.id, ...values })
-    .onConflict((c) => c.column('id').doUpdateSet(values))
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('outings')
+      .values({ id: o.id, ...values })
+      .onConflict((c) => c.column('id').doUpdateSet(values))
+      .execute(),
+  );
 }
 
 /** Newest first. */
@@ -86,11 +89,13 @@ export async function putReading(db: Db, r: Reading): Promise<void> {
     source: r.source,
     note: r.note,
   };
-  await db
-    .insertInto('readings')
-    .values({ id: r.id, ...values })
-    .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('readings')
+      .values({ id: r.id, ...values })
+      .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
+      .execute(),
+  );
 }
 
 /** Oldest first. */
@@ -124,5 +129,7 @@ export const readingOf = (r: Selectable<Database['readings']>): Reading => ({
 
 /** Dropped, not deleted: keeping it again brings it back. */
 export async function dropReading(db: Db, id: string): Promise<void> {
-  await db.updateTable('readings').set({ dropped: 1 }).where('id', '=', id).execute();
+  await writing(db, (trx) =>
+    trx.updateTable('readings').set({ dropped: 1 }).where('id', '=', id).execute(),
+  );
 }

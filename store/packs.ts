@@ -1,11 +1,12 @@
 import type { Db } from './db';
+import { writing } from './transact';
 
 /** Keeps what was prepared of a beat, in place of what was prepared of it before. */
 export async function putPack(
   db: Db,
   pack: { inputHash: string; beatId: string; json: string; createdMs: number },
 ): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     await trx.deleteFrom('packs').where('beat_id', '=', pack.beatId).execute();
     await trx
       .insertInto('packs')

@@ -1,6 +1,7 @@
 import type { Selectable } from 'kysely';
 import type { Db } from './db';
 import type { Database } from './schema';
+import { writing } from './transact';
 
 /** A device that was let in by a code. */
 export interface Phone {
@@ -13,16 +14,18 @@ export interface Phone {
 }
 
 export async function putPhone(db: Db, phone: Phone): Promise<void> {
-  await db
-    .insertInto('phones')
-    .values({
-      id: phone.id,
-      name: phone.name,
-      paired_ms: phone.pairedMs,
-      seen_ms: phone.seenMs,
-      thrown_out_ms: phone.thrownOutMs,
-    })
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('phones')
+      .values({
+        id: phone.id,
+        name: phone.name,
+        paired_ms: phone.pairedMs,
+        seen_ms: phone.seenMs,
+        thrown_out_ms: phone.thrownOutMs,
+      })
+      .execute(),
+  );
 }
 
 /** Newest first. */
@@ -42,15 +45,17 @@ export async function changePhone(
   id: string,
   change: { name?: string; seenMs?: number; thrownOutMs?: number },
 ): Promise<boolean> {
-  const { numUpdatedRows } = await db
-    .updateTable('phones')
-    .set({
-      ...(change.name !== undefined && { name: change.name }),
-      ...(change.seenMs !== undefined && { seen_ms: change.seenMs }),
-      ...(change.thrownOutMs !== undefined && { thrown_out_ms: change.thrownOutMs }),
-    })
-    .where('id', '=', id)
-    .executeTakeFirst();
+  const { numUpdatedRows } = await writing(db, (trx) =>
+    trx
+      .updateTable('phones')
+      .set({
+        ...(change.name !== undefined && { name: change.name }),
+        ...(change.seenMs !== undefined && { seen_ms: change.seenMs }),
+        ...(change.thrownOutMs !== undefined && { thrown_out_ms: change.thrownOutMs }),
+      })
+      .where('id', '=', id)
+      .executeTakeFirst(),
+  );
   return numUpdatedRows > 0n;
 }
 

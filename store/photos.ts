@@ -1,4 +1,5 @@
 import type { Db } from './db';
+import { writing } from './transact';
 
 export interface StoredPhoto {
   id: string;
@@ -8,11 +9,13 @@ export interface StoredPhoto {
 }
 
 export async function putPhoto(db: Db, photo: StoredPhoto, nowMs: number): Promise<void> {
-  await db
-    .insertInto('photos')
-    .values({ ...photo, bytes: Buffer.from(photo.bytes), created_ms: nowMs })
-    .onConflict((c) => c.column('id').doNothing())
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('photos')
+      .values({ ...photo, bytes: Buffer.from(photo.bytes), created_ms: nowMs })
+      .onConflict((c) => c.column('id').doNothing())
+      .execute(),
+  );
 }
 
 export async function findPhoto(db: Db, id: string): Promise<StoredPhoto | undefined> {

@@ -2,6 +2,7 @@ import type { KeptRead } from '../core/log/index';
 import type { Db } from './db';
 import type { Database } from './schema';
 import type { Selectable } from 'kysely';
+import { writing } from './transact';
 
 export const readOf = (r: Selectable<Database['reads']>): KeptRead => ({
   id: r.id,
@@ -29,11 +30,13 @@ export async function putRead(db: Db, read: KeptRead): Promise<void> {
     note: read.note,
     place_json: read.place ? JSON.stringify(read.place) : null,
   };
-  await db
-    .insertInto('reads')
-    .values({ id: read.id, ...values })
-    .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('reads')
+      .values({ id: read.id, ...values })
+      .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
+      .execute(),
+  );
 }
 
 /** Newest first; of one beat, or of all. */
@@ -45,5 +48,7 @@ export async function listReads(db: Db, beatId?: string): Promise<KeptRead[]> {
 
 /** Dropped, not deleted: keeping it again brings it back. */
 export async function dropRead(db: Db, id: string): Promise<void> {
-  await db.updateTable('reads').set({ dropped: 1 }).where('id', '=', id).execute();
+  await writing(db, (trx) =>
+    trx.updateTable('reads').set({ dropped: 1 }).where('id', '=', id).execute(),
+  );
 }

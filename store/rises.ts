@@ -1,16 +1,19 @@
 import type { KeptRise } from '../core/log/index';
 import type { Db } from './db';
+import { writing } from './transact';
 
 /** A ring with the beat it was tapped on. */
 export type RiseRow = KeptRise & { beatId: string };
 
 export async function putRise(db: Db, rise: RiseRow): Promise<void> {
   const values = { seq: rise.seq, at_ms: rise.atMs, x_m: rise.xM, y_m: rise.yM };
-  await db
-    .insertInto('rises')
-    .values({ id: rise.id, beat_id: rise.beatId, ...values })
-    .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
-    .execute();
+  await writing(db, (trx) =>
+    trx
+      .insertInto('rises')
+      .values({ id: rise.id, beat_id: rise.beatId, ...values })
+      .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
+      .execute(),
+  );
 }
 
 /** In the order of the taps. */
@@ -34,5 +37,7 @@ export async function listRises(db: Db, beatId: string): Promise<RiseRow[]> {
 
 /** Dropped, not deleted: keeping it again brings it back. */
 export async function dropRise(db: Db, id: string): Promise<void> {
-  await db.updateTable('rises').set({ dropped: 1 }).where('id', '=', id).execute();
+  await writing(db, (trx) =>
+    trx.updateTable('rises').set({ dropped: 1 }).where('id', '=', id).execute(),
+  );
 }

@@ -24,7 +24,7 @@ interface TrySummaryColumns {
   chance: number | null;
 }
 
-/** Instants are UTC milliseconds. `json` columns hold versioned JSON text. */
+/** Instants are UTC milliseconds. `json` columns hold versioned JSON text. `ord` counts rows up as they are made. */
 export interface Database {
   settings: { key: string; value: string };
   streams: { id: string; name: string; deleted_ms: number | null };
@@ -40,6 +40,7 @@ export interface Database {
     deleted_ms: number | null;
     /** What it was made from beside its plan (`MadeFrom`). */
     made_from_json: string | null;
+    ord: Generated<number>;
   };
   /** Plans that were replaced. */
   beat_versions: {
@@ -78,6 +79,7 @@ export interface Database {
     note: Generated<string>;
     photo_id: string | null;
     seen_ms: Generated<number>;
+    ord: Generated<number>;
   };
   /** What marks were before they were changed. */
   sightings: {
@@ -168,7 +170,24 @@ export interface Database {
     opened_ms: number;
     zone_offset_min: number;
     snapshot_json: string;
+    ord: Generated<number>;
   } & TrySummaryColumns;
+  /** Levels to be solved, by the hash of what they are solved from; whichever process is free takes the next. */
+  solves: {
+    hash: string;
+    beat_id: string;
+    level: string;
+    state: string;
+    progress: number;
+    message: string | null;
+    ord: number;
+    /** The process that solves it, and when it last said so. */
+    worker: string | null;
+    alive_ms: number;
+    discharge_m3s: number;
+  };
+  /** Keys that whoever serves the book has in common; in no backup. */
+  secrets: { name: string; value: string };
   /** Append-only: triggers refuse UPDATE and DELETE. */
   try_events: {
     row: Generated<number>;

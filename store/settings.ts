@@ -1,4 +1,5 @@
 import type { Db } from './db';
+import { writing } from './transact';
 
 export async function readSettings(db: Db): Promise<Record<string, unknown>> {
   const rows = await db.selectFrom('settings').selectAll().execute();
@@ -6,7 +7,7 @@ export async function readSettings(db: Db): Promise<Record<string, unknown>> {
 }
 
 export async function writeSettings(db: Db, values: Record<string, unknown>): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     for (const [key, value] of Object.entries(values)) {
       const text = JSON.stringify(value);
       await trx

@@ -1,9 +1,10 @@
-import { sql } from 'kysely';
 import type { Outing, Try, TryEvent } from '../core/log/index';
 import { grouped } from './grouped';
 import type { Db } from './db';
+import { nextOrd } from './dialect';
 import { eventOf, eventRow, tryOf, tryRow } from './try-rows';
 import { summariseTry } from './try-summary';
+import { writing } from './transact';
 
 /** The tries of a beat in the order they were opened, each with its events in the order they came in; `most`: only the newest. */
 export async function listTries(db: Db, beatId: string, most?: number): Promise<Try[]> {
@@ -12,7 +13,8 @@ export async function listTries(db: Db, beatId: string, most?: number): Promise<
     .selectAll()
     .where('beat_id', '=', beatId)
     .orderBy('opened_ms', 'desc')
-    .orderBy(sql`rowid`, 'desc')
+    .orderBy('ord', 'desc')
+    .orderBy('id', 'desc')
     .$if(most !== undefined, (q) => q.limit(most!))
     .execute();
   const tries = newest.reverse();
@@ -66,7 +68,7 @@ export async function triesChangedAfter(db: Db, after: number): Promise<Try[]> {
 
 /** Opens a try, and its outing if that is new. Repeating changes nothing. */
 export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     await trx
       .insertInto('outings')
       .values({
@@ -80,7 +82,7 @@ export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): P
       .execute();
     const made = await trx
       .insertInto('tries')
-      .values({ ...tryRow(t), outing_id: outing.id })
+      .values({ ...tryRow(t), outing_id: outing.id, ord: nextOrd('tries') })
       .onConflict((c) => c.column('id').doNothing())
       .returning('id')
       .executeTakeFirst();
@@ -96,7 +98,7 @@ export type AppendOutcome = 'kept' | 'already kept' | 'no such try' | 'sequence 
  */
 export async function appendEvent(db: Db, tryId: string, event: TryEvent): Promise<AppendOutcome> {
   const { id } = event;
-  return db.transaction().execute(async (trx): Promise<AppendOutcome> => {
+  return writing(db, async (trx): Promise<AppendOutcome> => {
     if (!(await trx.selectFrom('tries').select('id').where('id', '=', tryId).executeTakeFirst()))
       return 'no such try';
     const kept = await trx

@@ -43,13 +43,18 @@ export async function listTryLog(
     .$if(filter.lieKind !== undefined, (q) => q.where('tries.lie_kind', '=', filter.lieKind!))
     .$if(filter.fromMs !== undefined, (q) => q.where('tries.opened_ms', '>=', filter.fromMs!))
     .$if(filter.toMs !== undefined, (q) => q.where('tries.opened_ms', '<', filter.toMs!))
-    .$if(filter.fly !== undefined, (q) =>
-      q.where(sql<boolean>`instr(lower(tries.last_fly), ${filter.fly!.toLowerCase()}) > 0`),
+    // Whatever is typed is looked for as it is: nothing in it stands for anything else.
+    .$if(filter.fly !== undefined && filter.fly !== '', (q) =>
+      q.where(
+        sql<boolean>`replace(lower(tries.last_fly), ${filter.fly!.toLowerCase()}, '') <> lower(tries.last_fly)`,
+      ),
     );
   const total = await where
     .select((b) => [
       b.fn.countAll<number>().as('count'),
-      sql<number>`coalesce(sum(tries.state = 'landed'), 0)`.as('landed'),
+      sql<number>`coalesce(sum(case when tries.state = 'landed' then 1 else 0 end), 0)`.as(
+        'landed',
+      ),
     ])
     .executeTakeFirstOrThrow();
   const rows = await where

@@ -1,5 +1,6 @@
 import { foldTry, isOver, readSnapshot, type TryEvent, type TrySnapshot } from '../core/log/index';
 import type { Db } from './db';
+import { writing } from './transact';
 import { eventOf } from './try-rows';
 
 /** Raised when what a summary says changes: every try is then summed up anew at the next start. */
@@ -57,9 +58,7 @@ export async function summariseTries(db: Db): Promise<void> {
     .where('summary_version', '<', SUMMARY_VERSION)
     .execute();
   if (old.length === 0) return;
-  const all = async (trx: Db) => {
+  await writing(db, async (trx) => {
     for (const { id } of old) await summariseTry(trx, id);
-  };
-  if (db.isTransaction) await all(db);
-  else await db.transaction().execute(all);
+  });
 }

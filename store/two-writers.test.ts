@@ -1,9 +1,9 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { EMPTY_SNAPSHOT } from '../core/log/index';
 import type { BeatPlan } from '../core/formats/index';
+import { freshBook, onPostgres } from './fixtures/books';
+import { writing } from './transact';
 import {
   addToBook,
   appendEvent,
@@ -44,7 +44,7 @@ const event = (id: string, device: string, seq: number) => ({
 let folder: string;
 let db: Db;
 beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'pebble-two-'));
+  folder = freshBook('pebble-two-');
   db = await openStore(folder);
   await putBeat(db, { id: 'b1', streamName: 'Thrum', plan, madeFrom: null, nowMs: 1 }, null);
 });
@@ -54,8 +54,23 @@ afterEach(async () => {
   await db.destroy();
 });
 
-/** A second writer of the book, as a seeding beside the server is: a thread that writes when it is told. */
-async function secondWriter() {
+/** A second writer of the book, as a second server is: it writes when it is told. */
+const secondWriter = () => (onPostgres() ? secondServer() : secondThread());
+
+async function secondServer() {
+  const other = await openStore(folder);
+  let n = 0;
+  const write = async () => {
+    const id = `w${n++}`;
+    await openTry(other, { ...attempt(id), outingId: id }, { ...outing, id });
+    await appendEvent(other, id, { ...event(id, 'w', 1), code: 'cast' });
+    return n;
+  };
+  return { write, end: () => other.destroy() };
+}
+
+/** SQLite holds its caller up while it waits: there the second writer is a thread. */
+async function secondThread() {
   const code = `
     const { parentPort, workerData } = require('node:worker_threads');
     const book = new (require('better-sqlite3'))(workerData);
@@ -104,7 +119,7 @@ it('a transaction that reads before it writes is not refused beside a second wri
   const writer = await secondWriter();
   await writer.write();
   let other: Promise<number> | null = null;
-  await db.transaction().execute(async (trx) => {
+  await writing(db, async (trx) => {
     await trx.selectFrom('streams').selectAll().execute();
     other = writer.write();
     await soon();
@@ -133,7 +148,7 @@ it('a backup beside a writer holds together, and can be restored', async () => {
     expect(rows.try_events.filter((e) => !tries.has(e.try_id))).toEqual([]);
   }
   expect(backups.at(-1)!.tries.length).toBeGreaterThan(100);
-  const fresh = await openStore(mkdtempSync(join(tmpdir(), 'pebble-restored-')));
+  const fresh = await openStore(freshBook('pebble-restored-'));
   await addToBook(fresh, backups.at(-1)!, false);
   expect((await listTries(fresh, 'b1')).length).toBe(backups.at(-1)!.tries.length);
   await fresh.destroy();

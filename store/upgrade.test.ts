@@ -104,6 +104,16 @@ it('a book of the first release opens with all it held, and a copy of it as it w
   before.close();
 });
 
+it('keeps a copy before it migrates an older book', async () => {
+  const old = mkdtempSync(join(tmpdir(), 'pebble-old-'));
+  new BetterSqlite3(join(old, DATABASE_FILE)).exec('create table note (text text)').close();
+  const db = await openStore(old);
+  expect(readdirSync(old).filter((f) => f.startsWith('before-'))).toEqual([
+    'before-2026-001-first-light.sqlite',
+  ]);
+  await db.destroy();
+});
+
 it('migrations keep their order and their names: a released one is never taken out', () => {
   expect(Object.keys(MIGRATIONS)).toEqual([
     '2026-001-first-light',
@@ -114,5 +124,6 @@ it('migrations keep their order and their names: a released one is never taken o
     '2026-006-bank',
     '2026-007-places',
     '2026-008-day',
+    '2026-009-orders',
   ]);
 });

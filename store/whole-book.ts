@@ -1,6 +1,8 @@
 import { sql } from 'kysely';
 import type { Db } from './db';
+import { nextOrd } from './dialect';
 import { summariseTries } from './try-summary';
+import { reading, writing } from './transact';
 
 /**
  * The tables of a backup, parents before children, with what tells two rows apart. Solved flows are
@@ -28,35 +30,35 @@ export type BookRows = Record<BookTable, Record<string, unknown>[]>;
 
 /** Every row of the book as it is at one moment, whoever writes meanwhile; bytes as base64. */
 export async function readWholeBook(db: Db): Promise<BookRows> {
-  return db
-    .transaction()
-    .setAccessMode('read only')
-    .execute(async (trx) => {
-      const out = {} as BookRows;
-      for (const table of Object.keys(BOOK_TABLES) as BookTable[]) {
-        const order = BOOK_TABLES[table].map((c) => `"${c}"`).join(', ');
-        const { rows } = await sql
-          .raw<Record<string, unknown>>(`select * from ${table} order by ${order}`)
-          .execute(trx);
-        out[table] = rows.map((row) =>
-          Object.fromEntries(
-            Object.entries(row)
-              .filter(([column]) => !(LEFT_OUT[table] ?? []).includes(column))
-              .map(([column, value]) => [
-                column,
-                value instanceof Uint8Array ? base64(value) : value,
-              ]),
-          ),
-        );
-      }
-      return out;
-    });
+  return reading(db, async (trx) => {
+    const out = {} as BookRows;
+    for (const table of Object.keys(BOOK_TABLES) as BookTable[]) {
+      const order = BOOK_TABLES[table].map((c) => `"${c}"`).join(', ');
+      const { rows } = await sql
+        .raw<Record<string, unknown>>(`select * from ${table} order by ${order}`)
+        .execute(trx);
+      out[table] = rows.map((row) =>
+        Object.fromEntries(
+          Object.entries(row)
+            .filter(([column]) => !(LEFT_OUT[table] ?? []).includes(column))
+            .map(([column, value]) => [
+              column,
+              value instanceof Uint8Array ? base64(value) : value,
+            ]),
+        ),
+      );
+    }
+    return out;
+  });
 }
 
 /** Places of rows, and what is derived: worked out again where a backup is restored. */
 const LEFT_OUT: Partial<Record<BookTable, readonly string[]>> = {
+  beats: ['ord'],
+  marks: ['ord'],
   try_events: ['row'],
   tries: [
+    'ord',
     'summary_version',
     'closed_ms',
     'state',
@@ -96,7 +98,7 @@ class DryRun extends Error {}
 export async function addToBook(db: Db, rows: BookRows, dry: boolean): Promise<TableReport[]> {
   const report: TableReport[] = [];
   try {
-    await db.transaction().execute(async (trx) => {
+    await writing(db, async (trx) => {
       for (const table of Object.keys(BOOK_TABLES) as BookTable[])
         report.push(await addTable(trx, table, rows[table] ?? []));
       await summariseTries(trx);
@@ -134,9 +136,13 @@ async function addTable(
       continue;
     }
     const columns = Object.keys(row);
-    const values = columns.map((c) =>
+    const values: unknown[] = columns.map((c) =>
       table === 'photos' && c === 'bytes' ? Buffer.from(String(row[c]), 'base64') : row[c],
     );
+    if (table === 'beats' || table === 'marks' || table === 'tries') {
+      columns.push('ord');
+      values.push(nextOrd(table));
+    }
     await sql`insert into ${sql.table(table)} (${sql.join(columns.map((c) => sql.ref(c)))}) values (${sql.join(values)})`.execute(
       trx,
     );

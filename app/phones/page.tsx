@@ -21,7 +21,7 @@ export default async function PhonesPage() {
       </p>
       <h1>Phones</h1>
       {door?.secure ? (
-        <Invite address={door.addresses[0] ?? ''} code={pairingCode(nowMs()).code} />
+        <Invite address={door.addresses[0] ?? ''} code={(await pairingCode(nowMs())).code} />
       ) : (
         <p>
           The program listens to this computer alone. To take an outing along on a phone, start it

@@ -4,7 +4,7 @@ import { idSchema, solveSchema } from '../../schemas';
 
 /** What is being solved on the server, and how far. */
 export async function GET() {
-  return respond(async () => Response.json(solveJobs()));
+  return respond(async () => Response.json(await solveJobs()));
 }
 
 export async function POST(request: Request) {

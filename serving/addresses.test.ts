@@ -1,0 +1,22 @@
+import { askerOf, portOf, publicOrigin } from './addresses';
+
+it('the address of a proxy is an origin, or a sentence says what it must be', () => {
+  expect(publicOrigin(undefined)).toBeNull();
+  expect(publicOrigin('')).toBeNull();
+  expect(portOf(publicOrigin('https://book.example')!)).toBe(443);
+  expect(portOf(publicOrigin('http://book.example:8080/')!)).toBe(8080);
+  for (const bad of [
+    'book.example',
+    'ftp://book.example',
+    'https://book.example/lane',
+    'https://b/?x',
+  ])
+    expect(() => publicOrigin(bad)).toThrow(`PEBBLE_PUBLIC is "${bad}"`);
+});
+
+it('who asks is believed from the proxy alone, and only its own word: the last', () => {
+  expect(askerOf('127.0.0.1', '198.51.100.7', false)).toBe('127.0.0.1');
+  expect(askerOf('127.0.0.1', '10.0.0.9, 198.51.100.7', true)).toBe('198.51.100.7');
+  expect(askerOf('127.0.0.1', undefined, true)).toBe('127.0.0.1');
+  expect(askerOf(undefined, undefined, false)).toBe('unknown');
+});
