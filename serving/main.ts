@@ -192,6 +192,15 @@ async function look(force = false): Promise<void> {
 }
 
 async function hello(): Promise<void> {
+  onNewCode((next) => console.log(`New pairing code: ${spaced(next)}`));
+  if (outside) {
+    const { code } = await pairingCode(nowMs());
+    console.log(
+      `Pebble Lane: ${outside.origin}, by a proxy to http://${host}:${port}   (the book: ${bookPlace()}; Ctrl-C stops it)`,
+    );
+    console.log(`Pairing code: ${spaced(code)}   (once, within ten minutes)`);
+    return;
+  }
   if (!lan || !authority) {
     console.log(
       `Pebble Lane: http://${host}:${port}   (the book: ${bookPlace()}; Ctrl-C stops it)`,
