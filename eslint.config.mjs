@@ -10,6 +10,7 @@ const CORE_ORDER = [
   'units',
   'grid',
   'formats',
+  'lines',
   'fish',
   'water',
   'lies',
