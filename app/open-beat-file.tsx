@@ -3,20 +3,29 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BeatPlan } from '@/core/formats/index';
+import type { TakeLines, TakenLines } from '@/core/lines/index';
+import type { UnitSystem } from '@/core/units/index';
 import { clientId } from '@/sync/client-id';
 import { api } from '@/sync/client';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/ui/input';
 import panel from '../ui/panel.module.css';
 import { FileDrop } from '@/ui/file-drop';
+import { later } from '@/ui/later';
 
-/** Takes a beat file, or the invented practice beat. Every problem of a bad file is listed; nothing is kept of it. */
-export function OpenBeatFile({ empty }: { empty: boolean }) {
+const LinesPanel = later(() => import('@/making/lines/lines-panel').then((m) => m.LinesPanel), 300);
+
+/**
+ * Takes a beat file, somebody else's lines (GPX, GeoJSON), or the invented practice beat. Every problem
+ * of a bad file is listed; nothing is kept of it.
+ */
+export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSystem }) {
   const router = useRouter();
   const [stream, setStream] = useState('');
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
   const [partial, setPartial] = useState<BeatPlan | null>(null);
+  const [strange, setStrange] = useState<{ name: string; taken: TakenLines } | null>(null);
 
   async function keep(file: unknown, streamName: string) {
     setBusy(true);
@@ -60,11 +69,27 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
       setProblem('Stream "" is empty. Give the stream a name first, then choose the file.');
       return;
     }
+    setProblem('');
+    setPartial(null);
+    setStrange(null);
+    const text = await file.text();
+    const { takeGeoJson, takeGpx } = await import('@/core/lines/index');
+    const takeStrange = (read: TakeLines) => {
+      if (read.ok) setStrange({ name: file.name, taken: read.taken });
+      else setProblem(`"${file.name}": ${read.problem}`);
+    };
+    if (text.trimStart().startsWith('<')) return takeStrange(takeGpx(text));
+    let json: unknown;
     try {
-      await keep(JSON.parse(await file.text()), stream.trim());
+      json = JSON.parse(text);
     } catch {
-      setProblem(`"${file.name}" is not JSON. A beat file is GeoJSON with a pebbleLane header.`);
+      setProblem(
+        `"${file.name}" is neither JSON nor GPX. A beat file is GeoJSON with a pebbleLane header; lines and places of any GeoJSON or GPX are taken too.`,
+      );
+      return;
     }
+    if (isBeatFile(json)) await keep(json, stream.trim());
+    else takeStrange(takeGeoJson(json));
   }
 
   return (
@@ -89,14 +114,24 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
         onChange={(e) => setStream(e.target.value)}
       />
       <FileDrop
-        label="Beat file (GeoJSON)"
-        accept=".json,.geojson,application/geo+json,application/json"
+        label="A beat file, or lines walked or drawn elsewhere (GeoJSON, GPX)"
+        accept=".json,.geojson,.gpx,application/geo+json,application/json,application/gpx+xml"
         disabled={busy}
         onFile={(file) => void choose(file)}
       />
       <p role="alert" className={panel.problem}>
         {problem}
       </p>
+      {strange && (
+        <LinesPanel
+          key={strange.name}
+          taken={strange.taken}
+          fileName={strange.name}
+          streamName={stream.trim()}
+          units={units}
+          onLeave={() => setStrange(null)}
+        />
+      )}
       {partial && (
         <Button voice="line" onClick={() => void openPartial(partial)}>
           Open what is good of it as a draft
@@ -105,3 +140,7 @@ export function OpenBeatFile({ empty }: { empty: boolean }) {
     </form>
   );
 }
+
+/** Whether it says that it is one of ours; what is wrong with it is then said of it as such. */
+const isBeatFile = (json: unknown): boolean =>
+  typeof json === 'object' && json !== null && 'pebbleLane' in json;

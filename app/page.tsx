@@ -3,6 +3,7 @@ import {
   beatsInBook,
   draftsInBook,
   lastOuting,
+  settings,
   streamsInBook,
   waterIsSolved,
 } from '@/services/index';
@@ -25,11 +26,12 @@ import css from './start.module.css';
 export const dynamic = 'force-dynamic';
 
 export default async function StartPage() {
-  const [all, streams, drafts, last] = await Promise.all([
+  const [all, streams, drafts, last, { units }] = await Promise.all([
     beatsInBook(),
     streamsInBook(),
     draftsInBook(),
     lastOuting(),
+    settings(),
   ]);
   const shown = all.filter((b) => !b.deleted && !b.putAway);
   const away = all.filter((b) => !b.deleted && b.putAway);
@@ -111,7 +113,7 @@ export default async function StartPage() {
         </ButtonLink>
       </p>
       <h2>A beat from a file</h2>
-      <OpenBeatFile empty={empty} />
+      <OpenBeatFile empty={empty} units={units} />
       {away.length > 0 && (
         <Disclosure title={<>Put away ({away.length})</>}>
           {away.map((b) => (

@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import Ajv2020 from 'ajv/dist/2020';
 import { FIRST_BEAT_FILE, FIRST_SKETCH } from '../demo/first-beat';
 import { flowInputHash } from '../core/water/index';
-import { useFreshBook } from '../store/fixtures/books';
+import { startFreshBook } from '../store/fixtures/books';
 import {
   alterBeat,
   backUpBook,
@@ -37,7 +37,7 @@ import {
 /** Another folder, as if the program had been started there. */
 function openFolder(): void {
   void closeBook();
-  useFreshBook('pebble-book-');
+  startFreshBook('pebble-book-');
 }
 
 beforeAll(() => {

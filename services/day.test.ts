@@ -1,6 +1,6 @@
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { NO_BEAT_FACTS, readingSaying, EMPTY_SNAPSHOT } from '../core/log/index';
-import { useFreshBook } from '../store/fixtures/books';
+import { startFreshBook } from '../store/fixtures/books';
 import {
   closeBook,
   bankOf,
@@ -17,7 +17,7 @@ afterAll(closeBook);
 
 const BOOK = Symbol.for('pebble-lane.book');
 beforeEach(() => {
-  useFreshBook('pebble-day-');
+  startFreshBook('pebble-day-');
   process.env.PEBBLE_NOW = '2026-06-13T07:40:00Z';
   delete (globalThis as Record<symbol, unknown>)[BOOK];
 });

@@ -50,6 +50,7 @@ export {
   type OutingReport,
   type TriesTaken,
 } from './outing-report';
+export { placesOnEarth, tableOf, TABLES, takeReadings, type TableName } from './tables';
 export { packsInBook } from './packs';
 export { takeAlong } from './take-along';
 export {

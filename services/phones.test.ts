@@ -1,10 +1,10 @@
 import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
-useFreshBook('pebble-phones-');
+startFreshBook('pebble-phones-');
 import { findSecret } from '../store/index';
 import { book } from './book';
-import { onPostgres, useFreshBook } from '../store/fixtures/books';
+import { onPostgres, startFreshBook } from '../store/fixtures/books';
 import {
   alterPhone,
   closeBook,

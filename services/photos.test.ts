@@ -1,8 +1,8 @@
 import sharp from 'sharp';
-import { useFreshBook } from '../store/fixtures/books';
+import { startFreshBook } from '../store/fixtures/books';
 import { closeBook, keepPhoto, photo } from './index';
 
-useFreshBook('pebble-photos-');
+startFreshBook('pebble-photos-');
 afterAll(closeBook);
 
 const picture = () =>

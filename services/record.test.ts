@@ -2,7 +2,7 @@ import { demoBeats } from '../demo/beats';
 import { DEMO_STREAM } from '../demo/first-beat';
 import { demoHistory } from '../demo/history';
 import { NO_PRIORS } from '../core/log/index';
-import { useFreshBook } from '../store/fixtures/books';
+import { startFreshBook } from '../store/fixtures/books';
 import {
   closeBook,
   keepBeat,
@@ -24,7 +24,7 @@ afterAll(closeBook);
 const BEAT = 'sallow-steps';
 
 beforeAll(async () => {
-  useFreshBook('pebble-record-');
+  startFreshBook('pebble-record-');
   process.env.PEBBLE_NOW = '2026-06-13T07:40:00Z';
   const beats = demoBeats();
   for (const { id, plan } of beats) await keepBeat(id, DEMO_STREAM, plan);

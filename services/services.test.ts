@@ -1,6 +1,6 @@
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { EMPTY_SNAPSHOT } from '../core/log/index';
-import { useFreshBook } from '../store/fixtures/books';
+import { startFreshBook } from '../store/fixtures/books';
 import {
   closeBook,
   beatsInBook,
@@ -18,7 +18,7 @@ import {
 afterAll(closeBook);
 
 beforeAll(() => {
-  useFreshBook('pebble-services-');
+  startFreshBook('pebble-services-');
   process.env.PEBBLE_NOW = '2026-06-13T07:40:00Z';
 });
 

@@ -35,6 +35,7 @@ export { listMarks, putMark, strikeMark, type MarkRow } from './marks';
 export { dropRise, listRises, putRise, type RiseRow } from './rises';
 export {
   dropReading,
+  listAllReadings,
   findLastOuting,
   listOutings,
   listReadings,

@@ -133,3 +133,17 @@ export async function dropReading(db: Db, id: string): Promise<void> {
     trx.updateTable('readings').set({ dropped: 1 }).where('id', '=', id).execute(),
   );
 }
+
+/** Every reading of the book, oldest first; those that were dropped only where they are asked for. */
+export async function listAllReadings(
+  db: Db,
+  { dropped = false }: { dropped?: boolean } = {},
+): Promise<Reading[]> {
+  const rows = await db
+    .selectFrom('readings')
+    .selectAll()
+    .$if(!dropped, (q) => q.where('dropped', '=', 0))
+    .orderBy('taken_ms')
+    .execute();
+  return rows.map(readingOf);
+}

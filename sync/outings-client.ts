@@ -12,10 +12,15 @@ export const outingsApi = {
       method: 'GET',
       path: v1(`/tries?${new URLSearchParams(filter).toString()}`),
     }),
-  takeTries: (lines: readonly { line: number; cells: Record<string, string> }[], dry: boolean) =>
+  /** Lines of a table; with `dry` what would be taken is told, and nothing is. */
+  takeTable: (
+    of: 'tries' | 'readings',
+    lines: readonly { line: number; cells: Record<string, string> }[],
+    dry: boolean,
+  ) =>
     json<{ dry: boolean; taken: number; known: number; problems: string[] }>({
       method: 'POST',
-      path: v1(`/tries/table?dry=${dry ? 1 : 0}`),
+      path: v1(`/${of}/table?dry=${dry ? 1 : 0}`),
       body: { lines },
     }),
 };

@@ -37,11 +37,14 @@ export function csvRows(
     }
     rows.push({
       line,
-      cells: Object.fromEntries(header.map((h, c) => [h, (cells[c] ?? '').trim()])),
+      cells: Object.fromEntries(header.map((h, c) => [h, plain(cells[c] ?? '')])),
     });
   });
   return { rows, problems };
 }
+
+/** Without the mark that keeps a spreadsheet from taking a text for a formula. */
+const plain = (cell: string) => cell.trim().replace(/^'(?=[=@+])/, '');
 
 /** A table as CSV (RFC 4180: quotes doubled, lines end with CRLF). */
 export const csvText = (

@@ -1,8 +1,9 @@
 import { tallyHours } from './tally-hours';
 import { nowMs, outingList } from '@/services/index';
+import { ButtonAnchor } from '@/ui/button';
 import { ButtonLink } from '@/ui/button-link';
 import { dayWords } from '@/words/dates';
-import { TriesIn } from './tries-in';
+import { TableIn } from './table-in';
 import css from '../start.module.css';
 
 export const dynamic = 'force-dynamic';
@@ -37,8 +38,24 @@ export default async function OutingsPage() {
           </li>
         ))}
       </ul>
+      <h2>Tables of the whole book</h2>
+      <p className={css.ways}>
+        {['tries', 'readings', 'outings', 'rigs', 'places'].map((t) => (
+          <ButtonAnchor key={t} voice="line" href={`/api/v1/tables/${t}.csv`} download>
+            {t[0]!.toUpperCase() + t.slice(1)} (CSV)
+          </ButtonAnchor>
+        ))}
+        <ButtonAnchor voice="line" href="/api/v1/tables/places.geojson" download>
+          Places (GeoJSON)
+        </ButtonAnchor>
+        <ButtonAnchor voice="line" href="/api/v1/tables/places.gpx" download>
+          Places (GPX)
+        </ButtonAnchor>
+      </p>
       <h2>Tries from a table</h2>
-      <TriesIn />
+      <TableIn of="tries" />
+      <h2>Readings from a table</h2>
+      <TableIn of="readings" />
     </main>
   );
 }

@@ -27,8 +27,14 @@ export {
 } from './beat-plan';
 export { readBeat, type BeatProblem, type ReadBeatResult } from './read-beat';
 export { writeBeat } from './write-beat';
-export { writePlaces } from './write-places';
-export { writeGpx, type CarriedPlace, type GpxContent } from './write-gpx';
+export { placesOf, writePlaces } from './write-places';
+export {
+  gpxOf,
+  writeGpx,
+  type CarriedPlace,
+  type GpxContent,
+  type PlaceOnEarth,
+} from './write-gpx';
 export { KIND_RULES, type KindRule } from './kind-rules';
 export { joinBank, type BankLine } from './bank-line';
 export { writeIcal, type CalendarEvent } from './write-ical';

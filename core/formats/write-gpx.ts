@@ -35,6 +35,9 @@ const escaped = (text: string) =>
     // eslint-disable-next-line no-control-regex
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '');
 
+/** A place on the earth that is carried away: degrees, WGS84. */
+export type PlaceOnEarth = Omit<CarriedPlace, 'place'> & { lon: number; lat: number };
+
 /**
  * GPX 1.1 (Topografix 2004) of marks and a stalk, WGS84, for a beat that has an anchor. Throws
  * RangeError without one: a plan in metres says nothing of where it lies on the earth.
@@ -42,23 +45,38 @@ const escaped = (text: string) =>
 export function writeGpx(plan: BeatPlan, content: GpxContent): string {
   if (!plan.anchor) throw new RangeError('writeGpx: needs plan.anchor, got none');
   const plane = createTangentPlane(plan.anchor, plan.bearingDeg);
-  const at = (place: Place) => {
+  const onEarth = (place: Place) => {
     const [lon, lat] = plane.toLonLat(place);
-    return `lat="${lat.toFixed(DECIMALS)}" lon="${lon.toFixed(DECIMALS)}"`;
+    return { lon, lat };
   };
-  const waypoints = content.waypoints.map(
+  return gpxOf(
+    plan.name,
+    content.waypoints.map(({ place, ...w }) => ({ ...w, ...onEarth(place) })),
+    content.way && { name: content.way.name, places: content.way.places.map(onEarth) },
+  );
+}
+
+/** The same, of places whose longitude and latitude are known, and one track. */
+export function gpxOf(
+  name: string,
+  places: readonly PlaceOnEarth[],
+  way?: { name: string; places: readonly { lon: number; lat: number }[] },
+): string {
+  const at = ({ lon, lat }: { lon: number; lat: number }) =>
+    `lat="${lat.toFixed(DECIMALS)}" lon="${lon.toFixed(DECIMALS)}"`;
+  const waypoints = places.map(
     (w) =>
       // In the order that the schema asks for: time, name, comment, symbol, type.
-      `  <wpt ${at(w.place)}>${w.atMs ? `<time>${new Date(w.atMs).toISOString()}</time>` : ''}<name>${escaped(w.name)}</name>${tag('cmt', w.comment)}${tag('sym', w.symbol)}${tag('type', w.kind)}</wpt>\n`,
+      `  <wpt ${at(w)}>${w.atMs ? `<time>${new Date(w.atMs).toISOString()}</time>` : ''}<name>${escaped(w.name)}</name>${tag('cmt', w.comment)}${tag('sym', w.symbol)}${tag('type', w.kind)}</wpt>\n`,
   );
-  const way = content.way
-    ? `  <trk><name>${escaped(content.way.name)}</name><trkseg>\n${content.way.places
+  const track = way
+    ? `  <trk><name>${escaped(way.name)}</name><trkseg>\n${way.places
         .map((p) => `    <trkpt ${at(p)}/>\n`)
         .join('')}  </trkseg></trk>\n`
     : '';
   return `<?xml version="1.0" encoding="UTF-8"?>
 <gpx version="1.1" creator="Pebble Lane" xmlns="http://www.topografix.com/GPX/1/1">
-  <metadata><name>${escaped(plan.name)}</name></metadata>
-${waypoints.join('')}${way}</gpx>
+  <metadata><name>${escaped(name)}</name></metadata>
+${waypoints.join('')}${track}</gpx>
 `;
 }

@@ -1,10 +1,12 @@
 import type { Place } from '../grid/index';
 import type { BeatPlan } from './beat-plan';
 import { createTangentPlane } from './tangent-plane';
-import type { GpxContent } from './write-gpx';
+import type { GpxContent, PlaceOnEarth } from './write-gpx';
 
 /** About a millimetre. */
 const DEGREE_DECIMALS = 8;
+const degrees = (lonLat: readonly number[]) =>
+  lonLat.map((deg) => Number(deg.toFixed(DEGREE_DECIMALS)));
 
 /**
  * Places and a way as GeoJSON (RFC 7946): longitude and latitude, WGS84, with name, kind, comment and time
@@ -13,30 +15,35 @@ const DEGREE_DECIMALS = 8;
 export function writePlaces(plan: BeatPlan, { waypoints, way }: GpxContent) {
   if (!plan.anchor) throw new RangeError('writePlaces: needs plan.anchor, got none');
   const plane = createTangentPlane(plan.anchor, plan.bearingDeg);
-  const at = (place: Place) =>
-    plane.toLonLat(place).map((deg) => Number(deg.toFixed(DEGREE_DECIMALS)));
-  return {
-    type: 'FeatureCollection' as const,
-    features: [
-      ...waypoints.map(({ place, name, kind, comment, atMs }) => ({
-        type: 'Feature' as const,
-        geometry: { type: 'Point' as const, coordinates: at(place) },
-        properties: {
-          name,
-          ...(kind && { kind }),
-          ...(comment && { comment }),
-          ...(atMs && { time: new Date(atMs).toISOString() }),
-        },
-      })),
-      ...(way
-        ? [
-            {
-              type: 'Feature' as const,
-              geometry: { type: 'LineString' as const, coordinates: way.places.map(at) },
-              properties: { name: way.name, kind: 'way' },
-            },
-          ]
-        : []),
-    ],
+  const places = placesOf(
+    waypoints.map(({ place, ...w }) => {
+      const [lon, lat] = plane.toLonLat(place);
+      return { ...w, lon, lat };
+    }),
+  );
+  if (!way) return places;
+  const line = {
+    type: 'Feature' as const,
+    geometry: {
+      type: 'LineString' as const,
+      coordinates: way.places.map((place: Place) => degrees(plane.toLonLat(place))),
+    },
+    properties: { name: way.name, kind: 'way' },
   };
+  return { ...places, features: [...places.features, line] };
 }
+
+/** The same, of places whose longitude and latitude are known. */
+export const placesOf = (places: readonly PlaceOnEarth[]) => ({
+  type: 'FeatureCollection' as const,
+  features: places.map(({ lon, lat, name, kind, comment, atMs }) => ({
+    type: 'Feature' as const,
+    geometry: { type: 'Point' as const, coordinates: degrees([lon, lat]) },
+    properties: {
+      name,
+      ...(kind && { kind }),
+      ...(comment && { comment }),
+      ...(atMs && { time: new Date(atMs).toISOString() }),
+    },
+  })),
+});

@@ -1,4 +1,5 @@
 import { distanceToPolyline, type Place } from '../grid/index';
+import { formatLength, type UnitSystem } from '../units/index';
 import type { LonLat, TakenLine, TakenLines, TakenPoint } from './lines-taken';
 import { createTangentPlane, type BeatFeature, type BeatPlan } from '../formats/index';
 
@@ -77,7 +78,9 @@ export function planFromLines(
   taken: TakenLines,
   uses: Uses,
   name: string,
+  units: UnitSystem = 'metric',
 ): { ok: true; value: PlanFromLines } | { ok: false; problem: string } {
+  const said = (m: number, digits = 1) => formatLength(m, units, digits);
   const of = (use: LineUse) => taken.lines.filter((_, i) => uses.lines[i] === use);
   for (const side of ['left', 'right'] as const)
     if (of(side).length === 0)
@@ -98,12 +101,12 @@ export function planFromLines(
   if (to - from < LENGTH.min)
     return {
       ok: false,
-      problem: `The two banks lie beside each other for ${Math.max(0, to - from).toFixed(1)} m; a beat is ${LENGTH.min} to ${LENGTH.max} m.`,
+      problem: `The two banks lie beside each other for ${said(Math.max(0, to - from))}; a beat is ${said(LENGTH.min, 0)} to ${said(LENGTH.max, 0)}.`,
     };
   const lengthM = Math.floor(100 * Math.min(to - from, LENGTH.max)) / 100;
   if (to - from > LENGTH.max)
     left.push(
-      `${(to - from - LENGTH.max).toFixed(0)} m up-current are left: a beat is ${LENGTH.max} m at most.`,
+      `${said(to - from - LENGTH.max, 0)} up-current are left: a beat is ${said(LENGTH.max, 0)} at most.`,
     );
   const moved = ({ xM, yM }: Place): Place => ({ xM: xM - from, yM });
   const lines = {
@@ -118,7 +121,7 @@ export function planFromLines(
     shape: { type: 'LineString', line: lines[side] },
   }));
   const took = [
-    `A beat of ${lengthM.toFixed(1)} m, looking up-current ${frame.bearingDeg.toFixed(0)}° from north.`,
+    `A beat of ${said(lengthM)}, looking up-current ${frame.bearingDeg.toFixed(0)}° from north.`,
     `Its left bank, ${lines.left.length} places, and its right bank, ${lines.right.length}.`,
   ];
   const isNear = (p: Place) =>
@@ -154,7 +157,7 @@ export function planFromLines(
   });
   for (const [use, n] of counts) took.push(`${n} ${USE_WORDS[use][n === 1 ? 0 : 1]}.`);
   if (of('log').length > 0)
-    took.push(`Logs as ${GUESSED.logDiameterM} m thick: the file does not say.`);
+    took.push(`Logs as ${said(GUESSED.logDiameterM)} thick: the file does not say.`);
   if (guessed > 0) took.push(`${guessed} of them in a usual size: the file does not say theirs.`);
   if (unused > 0) left.push(`${unused} places are left, as you said.`);
   const lost = taken.lines.filter((_, i) => uses.lines[i] === 'none').length;

@@ -99,6 +99,7 @@ export {
   type OutingTally,
 } from './outing-tally';
 
+export { READING_COLUMNS, readingLine, readReadingLine, type ReadingLine } from './reading-table';
 export { readTryLine, TRY_COLUMNS, tryLine, type LineRead, type TryLine } from './try-table';
 
 // What the tries of a day say.

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { TRY_COLUMNS } from '@/core/log/index';
+import { READING_COLUMNS, TRY_COLUMNS } from '@/core/log/index';
 import { outingsApi } from '@/sync/outings-client';
 import { Button } from '@/ui/button';
 import { FileDrop } from '@/ui/file-drop';
@@ -15,8 +15,26 @@ interface Tried {
 }
 const SHOWN = 12;
 
-/** Tries from a CSV: what would be taken is said first, and kept only then. */
-export function TriesIn() {
+const TABLES = {
+  tries: {
+    label: 'Tries (CSV)',
+    needed: ['opened'],
+    asked: 'opened (an instant), and end with casts, or events',
+    also: TRY_COLUMNS.filter((c) => !['opened', 'end', 'casts', 'events'].includes(c)),
+    words: ['try', 'tries'],
+  },
+  readings: {
+    label: 'Readings (CSV)',
+    needed: ['taken'],
+    asked: 'taken (an instant), and something that was read, such as water_c',
+    also: READING_COLUMNS.filter((c) => !['taken', 'water_c'].includes(c)),
+    words: ['reading', 'readings'],
+  },
+} as const;
+
+/** Tries or readings from a CSV: what would be taken is said first, and kept only then. */
+export function TableIn({ of }: { of: keyof typeof TABLES }) {
+  const { label, needed, asked, also, words } = TABLES[of];
   const [tried, setTried] = useState<Tried | null>(null);
   const [said, setSaid] = useState<{ text: string; problem: boolean } | null>(null);
   const problem = (text: string) => {
@@ -25,30 +43,28 @@ export function TriesIn() {
   };
   const choose = async (file: File) => {
     setSaid(null);
-    const read = csvRows(await file.text(), ['opened']);
+    const read = csvRows(await file.text(), needed);
     if ('whole' in read) return problem(read.whole);
-    const reply = await outingsApi.takeTries(read.rows, true);
+    const reply = await outingsApi.takeTable(of, read.rows, true);
     if (!reply.ok) return problem(reply.message);
     const { taken, known, problems } = reply.value;
     setTried({ rows: read.rows, taken, known, problems: [...read.problems, ...problems] });
   };
   const keep = async () => {
-    const reply = await outingsApi.takeTries(tried!.rows, false);
+    const reply = await outingsApi.takeTable(of, tried!.rows, false);
     if (!reply.ok) return problem(reply.message);
     setTried(null);
     setSaid({
-      text: `${reply.value.taken} ${reply.value.taken === 1 ? 'try' : 'tries'} taken into the book.`,
+      text: `${reply.value.taken} ${words[reply.value.taken === 1 ? 0 : 1]} taken into the book.`,
       problem: false,
     });
   };
   return (
     <div>
       <p>
-        CSV with a line of column names: opened (an instant), and end with casts, or events. Also
-        understood:{' '}
-        {TRY_COLUMNS.filter((c) => !['opened', 'end', 'casts', 'events'].includes(c)).join(', ')}.
+        CSV with a line of column names: {asked}. Also understood: {also.join(', ')}.
       </p>
-      <FileDrop label="Tries (CSV)" accept=".csv,text/csv" onFile={(f) => void choose(f)} />
+      <FileDrop label={label} accept=".csv,text/csv" onFile={(f) => void choose(f)} />
       {tried && (
         <div role="status">
           <p>
