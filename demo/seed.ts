@@ -2,6 +2,7 @@ import {
   beatsInBook,
   cachedFlow,
   changeSettings,
+  closeBook,
   keepBeat,
   keepFact,
   keepFlow,
@@ -102,10 +103,10 @@ async function firstMarks(): Promise<void> {
   console.log('Demo data made: one stream, four beats, two marks.');
 }
 
-seed().then(
-  () => process.exit(0),
-  (error: unknown) => {
+/** Done, the book closed; what went wrong is said, and told by how the program ends. */
+export const seeded: Promise<void> = seed()
+  .catch((error: unknown) => {
     console.error(error);
-    process.exit(1);
-  },
-);
+    process.exitCode = 1;
+  })
+  .finally(closeBook);

@@ -1,12 +1,12 @@
 import { copyFileSync, existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import BetterSqlite3 from 'better-sqlite3';
 import { Kysely, Migrator } from 'kysely';
 import { ImmediateSqliteDialect } from './immediate-dialect';
 import { MIGRATIONS } from './migrations';
 import type { Db } from './db';
 import { isPostgresUrl, openPostgres } from './postgres';
 import type { Database } from './schema';
+import { openSqlite } from './sqlite';
 import { summariseTries } from './try-summary';
 
 export type { Db };
@@ -27,7 +27,7 @@ async function openFolder(folder: string): Promise<Db> {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, DATABASE_FILE);
   const existed = existsSync(path);
-  const sqlite = new BetterSqlite3(path);
+  const sqlite = openSqlite(path);
   sqlite.pragma('journal_mode = WAL');
   sqlite.pragma('synchronous = FULL');
   sqlite.pragma('foreign_keys = ON');

@@ -3,6 +3,7 @@ import { Worker } from 'node:worker_threads';
 import { EMPTY_SNAPSHOT } from '../core/log/index';
 import type { BeatPlan } from '../core/formats/index';
 import { freshBook, onPostgres } from './fixtures/books';
+import { hasPrebuilt } from './sqlite';
 import { writing } from './transact';
 import {
   addToBook,
@@ -73,7 +74,7 @@ async function secondServer() {
 async function secondThread() {
   const code = `
     const { parentPort, workerData } = require('node:worker_threads');
-    const book = new (require('better-sqlite3'))(workerData);
+    const book = new (require(workerData.sqlite))(workerData.path);
     book.pragma('busy_timeout = 5000');
     book.pragma('foreign_keys = ON');
     let n = 0;
@@ -92,7 +93,13 @@ async function secondThread() {
       parentPort.postMessage(n);
       if (what !== 'write') parentPort.close();
     });`;
-  const worker = new Worker(code, { eval: true, workerData: join(folder, DATABASE_FILE) });
+  const worker = new Worker(code, {
+    eval: true,
+    workerData: {
+      path: join(folder, DATABASE_FILE),
+      sqlite: hasPrebuilt() ? 'better-sqlite3' : 'better-sqlite3-compiled',
+    },
+  });
   writers.push(worker);
   const answers: ((n: number) => void)[] = [];
   worker.on('message', (n: number) => answers.shift()!(n));

@@ -1,11 +1,11 @@
 import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import BetterSqlite3 from 'better-sqlite3';
 import { Kysely, Migrator, SqliteDialect } from 'kysely';
 import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { readBeat, type BeatPlan } from '../core/formats/index';
 import { MIGRATIONS } from './migrations';
+import { openSqlite } from './sqlite';
 import {
   DATABASE_FILE,
   findBeat,
@@ -22,7 +22,7 @@ const plan = (readBeat(FIRST_BEAT_FILE) as { plan: BeatPlan }).plan;
 /** A book as the first release left it, with one of everything. */
 async function oldBook(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'pebble-old-'));
-  const sqlite = new BetterSqlite3(join(folder, DATABASE_FILE));
+  const sqlite = openSqlite(join(folder, DATABASE_FILE));
   const db = new Kysely<unknown>({ dialect: new SqliteDialect({ database: sqlite }) });
   const first = Object.fromEntries(
     Object.entries(MIGRATIONS).filter(([name]) => name === '2026-001-first-light'),
@@ -96,7 +96,7 @@ it('a book of the first release opens with all it held, and a copy of it as it w
   ).resolves.toContain('append-only');
   expect(readdirSync(folder)).toContain('before-2026-002-water.sqlite');
   await db.destroy();
-  const before = new BetterSqlite3(join(folder, 'before-2026-002-water.sqlite'), {
+  const before = openSqlite(join(folder, 'before-2026-002-water.sqlite'), {
     readonly: true,
   });
   expect(before.prepare('select count(*) as n from beats').get()).toEqual({ n: 2 });
@@ -106,7 +106,7 @@ it('a book of the first release opens with all it held, and a copy of it as it w
 
 it('keeps a copy before it migrates an older book', async () => {
   const old = mkdtempSync(join(tmpdir(), 'pebble-old-'));
-  new BetterSqlite3(join(old, DATABASE_FILE)).exec('create table note (text text)').close();
+  openSqlite(join(old, DATABASE_FILE)).exec('create table note (text text)').close();
   const db = await openStore(old);
   expect(readdirSync(old).filter((f) => f.startsWith('before-'))).toEqual([
     'before-2026-001-first-light.sqlite',

@@ -287,7 +287,7 @@ describe('what is left is said', () => {
     apart.lines[1]!.at = apart.lines[1]!.at.map(([lon, lat]) => [lon + 0.01, lat]);
     const read = planFromLines(apart, { lines: ['right', 'left'], points: [] }, 'x');
     expect(read.ok ? '' : read.problem).toMatch(
-      /beside each other for 0\.0 m; a beat is 5 to 150 m/,
+      /beside each other for 0\.0 m; a beat is 5 m to 150 m/,
     );
   });
   it('a place off the beat, a sounding without a depth, a stretch that is too long', () => {

@@ -159,9 +159,11 @@ export function planFromLines(
   if (of('log').length > 0)
     took.push(`Logs as ${said(GUESSED.logDiameterM)} thick: the file does not say.`);
   if (guessed > 0) took.push(`${guessed} of them in a usual size: the file does not say theirs.`);
-  if (unused > 0) left.push(`${unused} places are left, as you said.`);
+  const asSaid = (n: number, what: string) =>
+    left.push(`${n} ${what}${n === 1 ? ' is' : 's are'} left, as you said.`);
+  if (unused > 0) asSaid(unused, 'place');
   const lost = taken.lines.filter((_, i) => uses.lines[i] === 'none').length;
-  if (lost > 0) left.push(`${lost} lines are left, as you said.`);
+  if (lost > 0) asSaid(lost, 'line');
   return {
     ok: true,
     value: {
@@ -192,7 +194,7 @@ export const USE_WORDS: Record<PointUse, readonly [string, string]> = {
   snag: ['snag', 'snags'],
   entry: ['entry', 'entries'],
   hazard: ['hazard', 'hazards'],
-  none: ['place left out', 'places left out'],
+  none: ['place', 'places'],
 };
 
 function pointFeature(

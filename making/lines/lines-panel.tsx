@@ -104,7 +104,9 @@ export function LinesPanel({
               <tr key={i}>
                 <th scope="row">
                   {p.name}
-                  {p.depthM !== null && `, ${formatDepth(p.depthM, units)} deep`}
+                  {p.depthM !== null &&
+                    !/^[\d.,]+ *m?$/.test(p.name) &&
+                    `, ${formatDepth(p.depthM, units)} deep`}
                 </th>
                 <td>
                   <Select
@@ -114,7 +116,7 @@ export function LinesPanel({
                   >
                     {POINT_USES.map((use) => (
                       <option key={use} value={use}>
-                        {USE_WORDS[use][0]}
+                        {use === 'none' ? LINE_WORDS.none : USE_WORDS[use][0]}
                       </option>
                     ))}
                   </Select>

@@ -72,10 +72,9 @@ export function LinesPicture({ taken, plan }: { taken: TakenLines; plan: BeatPla
             strokeWidth={0.5 * unit}
           />
           <text
-            x={line[Math.floor(line.length / 2)]!.xM}
-            y={-line[Math.floor(line.length / 2)]!.yM}
-            fontSize={5 * unit}
-            fontWeight={700}
+            x={line[0]!.xM + unit}
+            y={-line[0]!.yM}
+            style={{ fontSize: 6 * unit, fontWeight: 700 }}
             fill="var(--ink)"
             stroke="var(--paper)"
             strokeWidth={1.4 * unit}
