@@ -38,9 +38,11 @@ export default async function config() {
     moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   })();
   // These ship as ES modules only.
-  for (const project of [node, postgres, dom])
+  for (const project of [node, postgres, dom]) {
+    project.modulePathIgnorePatterns = ['<rootDir>/.next/'];
     project.transformIgnorePatterns = [
       '/node_modules/(?!(@tanstack/(react-table|table-core|react-store|store)|tinykeys|d3-contour|d3-array|d3-force|d3-quadtree|d3-dispatch|d3-timer|internmap|ical.js|ml-[a-z-]+|is-any-array)/)',
     ];
+  }
   return { projects: [node, postgres, dom], testTimeout: 60000 };
 }

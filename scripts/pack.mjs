@@ -26,18 +26,21 @@ await build({
   external: outside,
   logLevel: 'warning',
 });
-const { fileList } = await nft.nodeFileTrace(['dist-serving/serving.cjs', 'dist-serving/seed.cjs'], {
-  base: process.cwd(),
-  // What only development, or a reader, would open.
-  ignore: [
-    '**/*.map',
-    '**/*.md',
-    '**/*.d.ts',
-    '**/*.runtime.dev.js',
-    '**/*-experimental.runtime.prod.js',
-    '**/next/dist/docs/**',
-  ],
-});
+const { fileList } = await nft.nodeFileTrace(
+  ['dist-serving/serving.cjs', 'dist-serving/seed.cjs'],
+  {
+    base: process.cwd(),
+    // What only development, or a reader, would open.
+    ignore: [
+      '**/*.map',
+      '**/*.md',
+      '**/*.d.ts',
+      '**/*.runtime.dev.js',
+      '**/*-experimental.runtime.prod.js',
+      '**/next/dist/docs/**',
+    ],
+  },
+);
 for (const file of fileList) {
   const target = join(to, file);
   if (existsSync(target)) continue;
@@ -68,6 +71,22 @@ if (process.argv.includes('demo')) {
   if (process.exitCode) process.exit();
 }
 require('./dist-serving/serving.cjs');
+`,
+);
+writeFileSync(
+  join(to, 'healthy.mjs'),
+  `// Ends with 0 where the program answers and its book can be read.
+import { request } from 'node:http';
+
+const outside = process.env.PEBBLE_PUBLIC ? new URL(process.env.PEBBLE_PUBLIC).host : undefined;
+const port = process.env.PORT ?? 4173;
+const asked = request(
+  { host: '127.0.0.1', port, path: '/api/v1/health', headers: { host: outside ?? \`127.0.0.1:\${port}\` }, timeout: 4000 },
+  (answer) => process.exit(answer.statusCode === 200 ? 0 : 1),
+);
+asked.on('error', () => process.exit(1));
+asked.on('timeout', () => process.exit(1));
+asked.end();
 `,
 );
 console.log(`Packed into ${relative(process.cwd(), to) || to}: node ${join(to, 'start.mjs')}`);

@@ -16,6 +16,7 @@ export {
 } from './beats';
 export { draftsInBook, keepDraft, openDraft, throwDraftAway } from './drafts';
 export { keepPhoto, photo, PHOTO_LIMIT_BYTES } from './photos';
+export { backUpByItself, backupPlan, readBackupFile, writeBackup } from './backup-files';
 export { backUpBook, restoreBook, type Backup, type RestoreReport } from './backup';
 export {
   requestSolve,

@@ -5,6 +5,8 @@ import { join } from 'node:path';
 import next from 'next';
 import { renderUnicodeCompact } from 'uqr';
 import {
+  backUpByItself,
+  backupPlan,
   bookPlace,
   closeBook,
   dataFolder,
@@ -233,6 +235,7 @@ async function close(server: Server | TlsServer): Promise<void> {
 }
 
 async function start(): Promise<void> {
+  const backups = backupPlan(process.env);
   await look();
   await app.prepare();
   const server = authority
@@ -258,6 +261,7 @@ async function start(): Promise<void> {
   onThrownOut((id) => {
     for (const response of answering.get(id) ?? []) response.destroy();
   });
+  if (backups) backUpByItself(backups);
   server.listen(port, host, () => void hello());
 }
 

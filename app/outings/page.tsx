@@ -21,7 +21,8 @@ export default async function OutingsPage() {
       </p>
       <h1>Outings</h1>
       <p>
-        <ButtonLink href="/outings/log">Every try</ButtonLink>
+        <ButtonLink href="/outings/log">Every try</ButtonLink>{' '}
+        <ButtonLink href="#tables">Tables, out and in</ButtonLink>
       </p>
       {all.length === 0 && (
         <p>
@@ -38,7 +39,7 @@ export default async function OutingsPage() {
           </li>
         ))}
       </ul>
-      <h2>Tables of the whole book</h2>
+      <h2 id="tables">Tables of the whole book</h2>
       <p className={css.ways}>
         {['tries', 'readings', 'outings', 'rigs', 'places'].map((t) => (
           <ButtonAnchor key={t} voice="line" href={`/api/v1/tables/${t}.csv`} download>
