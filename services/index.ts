@@ -69,6 +69,7 @@ export { LEARN_OF, learnOf, triesBehind, type LearnOf } from './learn';
 export { recordOf, refitOnceADay, refitRecord, takeBack } from './record';
 export { changeSettings, settings } from './settings';
 export { doorSaid, sayDoor, type DoorSaid } from './door';
+export { bookRefusal } from './book-refusal';
 export { requestName, underName } from './request-name';
 export { nowMs } from './clock';
 export { bookPlace, closeBook, dataFolder } from './book';

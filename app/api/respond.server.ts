@@ -1,5 +1,5 @@
 import { ValidationError, type Schema } from 'yup';
-import { requestName, type Outcome } from '@/services/index';
+import { bookRefusal, requestName, type Outcome } from '@/services/index';
 
 const STATUS = { invalid: 400, 'not-found': 404, conflict: 409, 'too-many': 429 } as const;
 const JSON_LIMIT = 4_000_000;
@@ -20,7 +20,7 @@ export async function respond(run: () => Promise<Response>): Promise<Response> {
   } catch (error) {
     if (error instanceof ValidationError) return problem(400, 'invalid', error.message, error.path);
     if (error instanceof BadBody) return problem(error.status, 'invalid', error.message, 'body');
-    const refused = constraintOf(error);
+    const refused = refusedByBook(error);
     if (refused) return refused;
     console.error(`${requestName()} failed:`, error);
     return problem(
@@ -33,24 +33,38 @@ export async function respond(run: () => Promise<Response>): Promise<Response> {
 
 /**
  * What the book itself refuses: never the server's fault, and never worth repeating, so not a 500.
- * The use cases say it better where they can foresee it.
+ * The use cases say it better where they can foresee it. A book that is away is worth repeating.
  */
-function constraintOf(error: unknown): Response | null {
-  const code = (error as { code?: unknown } | null)?.code;
-  if (typeof code !== 'string' || !code.startsWith('SQLITE_CONSTRAINT')) return null;
-  if (code.endsWith('FOREIGNKEY'))
-    return problem(
-      422,
-      'invalid',
-      'This speaks of something that is not in the book: a beat, a fish, a photograph or an outing.',
-    );
-  if (code.endsWith('UNIQUE') || code.endsWith('PRIMARYKEY'))
-    return problem(409, 'conflict', 'The book already holds another thing under that name or id.');
-  return problem(
-    422,
-    'invalid',
-    'The book cannot hold this: a part of it is missing or not possible.',
-  );
+function refusedByBook(error: unknown): Response | null {
+  switch (bookRefusal(error)) {
+    case 'no such thing':
+      return problem(
+        422,
+        'invalid',
+        'This speaks of something that is not in the book: a beat, a fish, a photograph or an outing.',
+      );
+    case 'another has it':
+      return problem(
+        409,
+        'conflict',
+        'The book already holds another thing under that name or id.',
+      );
+    case 'not possible':
+      return problem(
+        422,
+        'invalid',
+        'The book cannot hold this: a part of it is missing or not possible.',
+      );
+    case 'away':
+      console.error(`${requestName()}: the book is away:`, error);
+      return problem(
+        503,
+        'away',
+        'The book cannot be reached just now. What you did is kept on this device and sent again.',
+      );
+    default:
+      return null;
+  }
 }
 
 class BadBody extends Error {

@@ -17,10 +17,27 @@ it.each([
   ['SQLITE_CONSTRAINT_PRIMARYKEY', 409, 'another thing'],
   ['SQLITE_CONSTRAINT_CHECK', 422, 'not possible'],
   ['SQLITE_CONSTRAINT_NOTNULL', 422, 'missing'],
+  ['23503', 422, 'not in the book'],
+  ['23505', 409, 'another thing'],
+  ['23514', 422, 'not possible'],
 ])('%s is %i with a sentence', async (code, status, words) => {
   const said = await thrown(Object.assign(new Error('x'), { code }));
   expect(said.status).toBe(status);
   expect(said.error.message).toContain(words);
+});
+
+it.each([
+  { code: 'ECONNREFUSED' },
+  { code: '57P01' },
+  { code: '25006' },
+  { code: 'ENOENT', syscall: 'connect' },
+  { message: 'Connection terminated unexpectedly' },
+])('a book that is away (%p) is a 503: what is sent again then is not lost', async (error) => {
+  const log = jest.spyOn(console, 'error').mockImplementation(() => {});
+  const said = await thrown(Object.assign(new Error('x'), error));
+  expect(said.status).toBe(503);
+  expect(said.error.message).toContain('kept on this device');
+  log.mockRestore();
 });
 
 it('what is nobody’s refusal stays a 500', async () => {

@@ -4,6 +4,10 @@ import { answer, jsonOf, respond } from '../../respond.server';
 /** A backup may hold photographs. */
 const BOOK_LIMIT_BYTES = 400_000_000;
 
+/**
+ * The whole book as one JSON (`public/book.schema.json`), without solved water, which is computed
+ * again.
+ */
 export async function GET() {
   return respond(async () => {
     const backup = await backUpBook();

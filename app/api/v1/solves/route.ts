@@ -7,6 +7,7 @@ export async function GET() {
   return respond(async () => Response.json(await solveJobs()));
 }
 
+/** Asks for a level to be solved on a server; whichever is free takes it. */
 export async function POST(request: Request) {
   return respond(async () => {
     const { beatId, level } = await bodyOf(request, solveSchema);
@@ -14,6 +15,7 @@ export async function POST(request: Request) {
   });
 }
 
+/** Stops the solve of `?hash=`, or takes it off the list of waiting ones. */
 export async function DELETE(request: Request) {
   return respond(async () =>
     answer(await stopSolve(await idSchema.validate(new URL(request.url).searchParams.get('hash')))),

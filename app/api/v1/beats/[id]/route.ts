@@ -4,6 +4,10 @@ import { beatChangeSchema, beatSchema, idSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
 
+/**
+ * Keeps a beat file under this id, new or in place of the plan before it, which is kept as a version.
+ * Every problem of a bad file is in the message, and nothing of it is kept.
+ */
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
@@ -21,6 +25,7 @@ export async function PUT(request: Request, { params }: Context) {
   });
 }
 
+/** Renames, moves to another stream, puts away, deletes or takes back. */
 export async function PATCH(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);

@@ -5,6 +5,7 @@ import { idSchema } from '../../../schemas';
 type Context = { params: Promise<{ hash: string }> };
 const FLOW_LIMIT = 64_000_000;
 
+/** A solved water by the hash of what it was solved from, as bytes. */
 export async function GET(_request: Request, { params }: Context) {
   return respond(async () => {
     const found = await cachedFlow(await idSchema.validate((await params).hash));
@@ -18,6 +19,7 @@ export async function GET(_request: Request, { params }: Context) {
   });
 }
 
+/** Keeps a solved water of `?beat=`; the bytes must be a whole one. */
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const hash = await idSchema.validate((await params).hash);

@@ -4,6 +4,7 @@ import { idSchema, markSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
 
+/** Keeps a fish as it is seen now; what it was before is kept beside it. */
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
@@ -11,6 +12,7 @@ export async function PUT(request: Request, { params }: Context) {
   });
 }
 
+/** Strikes a fish; tries go on pointing at it. */
 export async function DELETE(_request: Request, { params }: Context) {
   return respond(async () => answer(await removeMark(await idSchema.validate((await params).id))));
 }

@@ -4,6 +4,7 @@ import { idSchema, phoneSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
 
+/** Names a phone, or throws it out: from then on it is refused. */
 export async function PATCH(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);

@@ -4,6 +4,7 @@ import { idSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
 
+/** A photograph, as JPEG. */
 export async function GET(_request: Request, { params }: Context) {
   return respond(async () => {
     const found = await photo(await idSchema.validate((await params).id));
@@ -17,6 +18,7 @@ export async function GET(_request: Request, { params }: Context) {
   });
 }
 
+/** Keeps a photograph, made anew as JPEG without what it says of its place and camera. */
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);

@@ -5,6 +5,7 @@ import { idSchema, readingSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
 
+/** Keeps a reading; something must have been read. */
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
@@ -13,6 +14,7 @@ export async function PUT(request: Request, { params }: Context) {
   });
 }
 
+/** Takes a reading back; kept again, it is back. */
 export async function DELETE(_request: Request, { params }: Context) {
   return respond(async () =>
     answer(await takeReadingBack(await idSchema.validate((await params).id))),

@@ -5,6 +5,7 @@ import { idSchema, readSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
 
+/** Keeps a quick read, or a place as told. */
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
@@ -14,6 +15,7 @@ export async function PUT(request: Request, { params }: Context) {
   });
 }
 
+/** Takes a quick read back; kept again, it is back. */
 export async function DELETE(_request: Request, { params }: Context) {
   return respond(async () =>
     answer(await throwReadAway(await idSchema.validate((await params).id))),

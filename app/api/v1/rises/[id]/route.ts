@@ -4,6 +4,7 @@ import { idSchema, riseSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
 
+/** Keeps a ring where it showed. */
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
@@ -11,6 +12,7 @@ export async function PUT(request: Request, { params }: Context) {
   });
 }
 
+/** Takes a ring back; kept again, it is back. */
 export async function DELETE(_request: Request, { params }: Context) {
   return respond(async () =>
     answer(await takeRiseBack(await idSchema.validate((await params).id))),

@@ -3,6 +3,7 @@ import { beginTry, outingOfDay } from '@/services/index';
 import { answer, bodyOf, respond } from '../../../respond.server';
 import { idSchema, trySchema } from '../../../schemas';
 
+/** Opens a try with what the plan said of it, and its outing if that is new. */
 export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);

@@ -2,6 +2,7 @@ import { copyBeat } from '@/services/index';
 import { answer, bodyOf, respond } from '../../../../respond.server';
 import { copySchema, idSchema } from '../../../../schemas';
 
+/** A second beat with the same plan, under a new id. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);

@@ -3,6 +3,7 @@ import { recordEvent } from '@/services/index';
 import { answer, bodyOf, respond } from '../../../../../respond.server';
 import { eventSchema, idSchema } from '../../../../../schemas';
 
+/** Appends one event to a try. The same twice is kept once; nothing is ever overwritten. */
 export async function PUT(
   request: Request,
   { params }: { params: Promise<{ id: string; eventId: string }> },

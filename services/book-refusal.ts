@@ -1,0 +1,33 @@
+/** What an engine of the book means by an error of its own; null: something else went wrong. */
+export type BookRefusal = 'no such thing' | 'another has it' | 'not possible' | 'away';
+
+const SQLITE = /^SQLITE_CONSTRAINT/;
+/** PostgreSQL's classes (its manual, appendix A): integrity, data, shutdown, connection, resources; a standby. */
+const REFERENCE = '23503';
+const UNIQUE = '23505';
+const IMPOSSIBLE = /^(22|23)/;
+const AWAY = /^(08|57P|53|25006)/;
+const UNREACHED = ['ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'EPIPE', 'ENOTFOUND', 'EHOSTUNREACH'];
+/** What the driver says without a code. */
+const LOST = /^(Connection terminated|timeout exceeded when trying to connect)/;
+
+export function bookRefusal(error: unknown): BookRefusal | null {
+  const { code, syscall, message } = (error ?? {}) as {
+    code?: unknown;
+    syscall?: unknown;
+    message?: unknown;
+  };
+  if (typeof message === 'string' && LOST.test(message)) return 'away';
+  if (typeof code !== 'string') return null;
+  // A socket that is not there is a server that is not there.
+  if (UNREACHED.includes(code) || (code === 'ENOENT' && syscall === 'connect')) return 'away';
+  if (SQLITE.test(code)) {
+    if (code.endsWith('FOREIGNKEY')) return 'no such thing';
+    return /UNIQUE|PRIMARYKEY/.test(code) ? 'another has it' : 'not possible';
+  }
+  if (!/^[0-9A-Z]{5}$/.test(code)) return null;
+  if (code === REFERENCE) return 'no such thing';
+  if (code === UNIQUE) return 'another has it';
+  if (AWAY.test(code)) return 'away';
+  return IMPOSSIBLE.test(code) ? 'not possible' : null;
+}
