@@ -20,6 +20,11 @@ export default async function SettingsPage() {
       <QueryProvider>
         <SettingsForm kept={await settings()} defaults={DEFAULT_SETTINGS} />
       </QueryProvider>
+      <p>
+        <ButtonLink voice="plain" href="/licences">
+          Licences of what this program is made of
+        </ButtonLink>
+      </p>
     </main>
   );
 }
