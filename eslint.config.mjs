@@ -155,7 +155,7 @@ export const policies = [
     'room-state',
     ...kit,
   ),
-  allow('e2e', 'e2e', 'demo', 'workspace-door', 'making', ...kit),
+  allow('e2e', 'e2e', 'demo', 'store', 'workspace-door', 'making', ...kit),
 ];
 
 export default tseslint.config(
@@ -167,6 +167,7 @@ export default tseslint.config(
       'node_modules/**',
       '.pebble/**',
       'dist-workers/**',
+      'dist-serving/**',
       'public/sw.js',
       'docs/**',
       'test-results/**',

@@ -1,6 +1,7 @@
 import { Kysely, Migrator, PostgresDialect, sql } from 'kysely';
 import pg from 'pg';
 import type { Db } from './db';
+import { markPostgres } from './dialect';
 import { MIGRATIONS } from './migrations';
 import type { Database } from './schema';
 import { triedAgain, writing } from './transact';
@@ -40,6 +41,7 @@ export async function openPostgres(url: string): Promise<Db> {
   // A connection that is lost while nobody uses it is replaced with the next use.
   pool.on('error', (error) => console.error(`A connection to the book was lost: ${error.message}`));
   const db: Db = new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+  markPostgres(db);
   try {
     await refuseForgetful(db, url);
     const migrator = new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } });
