@@ -73,12 +73,15 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
     setPartial(null);
     setStrange(null);
     const text = await file.text();
-    const { takeGeoJson, takeGpx } = await import('@/core/lines/index');
+    const { takeGeoJson } = await import('@/core/lines/index');
     const takeStrange = (read: TakeLines) => {
       if (read.ok) setStrange({ name: file.name, taken: read.taken });
       else setProblem(`"${file.name}": ${read.problem}`);
     };
-    if (text.trimStart().startsWith('<')) return takeStrange(takeGpx(text));
+    if (text.trimStart().startsWith('<')) {
+      const { gpxFromText } = await import('@/words/gpx-text');
+      return takeStrange(gpxFromText(text));
+    }
     let json: unknown;
     try {
       json = JSON.parse(text);

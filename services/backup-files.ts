@@ -108,7 +108,7 @@ export function readBackupFile(path: string): unknown {
     return JSON.parse((isPacked ? gunzipSync(bytes) : bytes).toString('utf8'));
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    throw new Error(`${path} is no whole backup: ${why}.`);
+    throw new Error(`${path} is no whole backup: ${why}.`, { cause: error });
   }
 }
 

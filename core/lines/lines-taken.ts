@@ -1,5 +1,3 @@
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
-
 /** Longitude and latitude, degrees, WGS84. */
 export type LonLat = readonly [number, number];
 
@@ -178,25 +176,12 @@ export function takeGeoJson(json: unknown): TakeLines {
   return taking.done();
 }
 
-/** Waypoints, tracks and routes of a GPX file, 1.0 or 1.1. Heights are left: a handheld's are metres off. */
-export function takeGpx(xml: string): TakeLines {
-  if (/<!DOCTYPE|<!ENTITY/i.test(xml))
-    return {
-      ok: false,
-      problem: 'The file declares entities, which GPX has no need of: it is not read.',
-    };
-  const valid = XMLValidator.validate(xml);
-  if (valid !== true)
-    return {
-      ok: false,
-      problem: `The file is not whole XML: line ${valid.err.line}, ${valid.err.msg}`,
-    };
-  const parsed = new XMLParser({
-    ignoreAttributes: false,
-    parseTagValue: false,
-    removeNSPrefix: true,
-  }).parse(xml) as Json;
-  const { gpx } = parsed;
+/**
+ * Waypoints, tracks and routes of a GPX file, 1.0 or 1.1, as its tree of elements: attributes begin with
+ * `@_`, texts are texts (`words/gpx-text.ts` reads it). Heights are left: a handheld's are metres off.
+ */
+export function takeGpx(tree: unknown): TakeLines {
+  const gpx = isObject(tree) ? tree.gpx : undefined;
   if (!isObject(gpx))
     return { ok: false, problem: 'This is XML, but no GPX: its root is not gpx.' };
   const taking = new Taking();

@@ -1,12 +1,13 @@
-// A beat begun from two banks that were walked with a handheld
-import { planFromLines, takeGpx } from '../../core/lines/index';
+// A beat begun from two banks that somebody else drew (GeoJSON)
+import { planFromLines, takeGeoJson } from '../../core/lines/index';
 
-const track = (name: string, lat: number) =>
-  `<trk><name>${name}</name><trkseg>${[0, 1, 2, 3]
-    .map((i) => `<trkpt lat="${lat}" lon="${8 + i * 0.0001}"/>`)
-    .join('')}</trkseg></trk>`;
-const taken = takeGpx(`<gpx version="1.1">${track('A', 46.00004)}${track('B', 46)}</gpx>`);
+const bank = (lat: number) => ({
+  type: 'Feature',
+  geometry: { type: 'LineString', coordinates: [0, 1, 2, 3].map((i) => [8 + i * 0.0001, lat]) },
+});
+const file = { type: 'FeatureCollection', features: [bank(46.00004), bank(46)] };
+const taken = takeGeoJson(file);
 if (!taken.ok) throw new Error(taken.problem);
 // Looking down-current the northern one is left: the water runs east.
-const made = planFromLines(taken.taken, { lines: ['left', 'right'], points: [] }, 'Walked');
+const made = planFromLines(taken.taken, { lines: ['left', 'right'], points: [] }, 'Drawn');
 if (made.ok) console.log(made.value.took.join('\n'));

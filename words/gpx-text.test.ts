@@ -1,0 +1,82 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { writeGpx, writePlaces, type BeatPlan } from '../core/formats/index';
+import type { TakeLines, TakenLines } from '../core/lines/index';
+import { gpxFromText } from './gpx-text';
+
+const folder = mkdtempSync(join(tmpdir(), 'pebble-lines-'));
+const whole = (t: TakeLines): TakenLines => {
+  if (!t.ok) throw new Error(t.problem);
+  return t.taken;
+};
+const anchored = { name: 'Sike', anchor: { lat: 46.5, lon: 8.2 }, bearingDeg: 210 } as BeatPlan;
+const wayOf = (places: [number, number][]) => places.map(([xM, yM]) => ({ xM, yM }));
+const bankWalk = wayOf([
+  [0, 3],
+  [10, 2.5],
+  [25, 3.2],
+]);
+const gpx = () =>
+  writeGpx(anchored, {
+    waypoints: [
+      {
+        place: { xM: 4, yM: 1 },
+        name: 'Rock & "shelf" <2>',
+        kind: 'fish',
+        comment: 'rising',
+        atMs: 1.7e12,
+      },
+      { place: { xM: 9, yM: 0 }, name: '0.45 m' },
+    ],
+    way: { name: 'Right bank', places: bankWalk },
+  });
+
+it('what is written as GPX is read by gpsbabel, and what that writes is read here: names, time, places', () => {
+  const [own, theirs] = [join(folder, 'own.gpx'), join(folder, 'theirs.gpx')];
+  writeFileSync(own, gpx());
+  execFileSync('gpsbabel', ['-i', 'gpx', '-f', own, '-o', 'gpx,gpxver=1.1', '-F', theirs]);
+  const xml = readFileSync(theirs, 'utf8');
+  expect(xml).toContain('<time>2023-11-14T22:13:20Z</time>');
+  expect(xml).toContain('<cmt>rising</cmt>');
+  const [a, b] = [whole(gpxFromText(gpx())), whole(gpxFromText(xml))];
+  expect(b.points.map((p) => p.name)).toEqual(['Rock & "shelf" <2>', '0.45 m']);
+  expect(b.points[1]!.depthM).toBe(0.45);
+  expect(b.lines[0]!.at).toHaveLength(3);
+  // It keeps nine decimals of a degree; ours are eight: a millimetre.
+  a.lines[0]!.at.forEach((at, i) => {
+    expect(Math.abs(at[0] - b.lines[0]!.at[i]![0])).toBeLessThan(2e-8);
+    expect(Math.abs(at[1] - b.lines[0]!.at[i]![1])).toBeLessThan(2e-8);
+  });
+});
+
+it('ogrinfo reads both of what is written: as many places, where they are, in WGS84', () => {
+  const about = (file: string, text: string, layer?: string) => {
+    const path = join(folder, file);
+    writeFileSync(path, text);
+    return execFileSync('ogrinfo', ['-al', path, ...(layer ? [layer] : [])], { encoding: 'utf8' });
+  };
+  const places = writePlaces(anchored, {
+    waypoints: [{ place: { xM: 0, yM: 0 }, name: 'Stand', kind: 'stand' }],
+    way: { name: 'Stalk', places: bankWalk },
+  });
+  const json = about('places.geojson', JSON.stringify(places));
+  expect(json).toContain('Feature Count: 2');
+  expect(json).toMatch(/POINT \(8\.2 46\.5\)/);
+  expect(json).toContain('WGS 84');
+  const points = about('places.gpx', gpx(), 'waypoints');
+  expect(points).toContain('Feature Count: 2');
+  expect(points).toContain('name (String) = Rock & "shelf" <2>');
+  expect(about('tracks.gpx', gpx(), 'tracks')).toContain('Feature Count: 1');
+});
+
+it.each<[string, string, RegExp]>([
+  ['half', '<gpx><wpt lat="1" lon="2">', /not whole XML: line 1/],
+  ['other', '<kml></kml>', /its root is not gpx/],
+  ['entities', '<!DOCTYPE x [<!ENTITY a "b">]><gpx/>', /declares entities/],
+  ['places', '<gpx><wpt lat="91" lon="2"/></gpx>', /^A place is lat="91" lon="2"/],
+])('a GPX that is %s is refused with a sentence', (_, xml, words) => {
+  const read = gpxFromText(xml);
+  expect(read.ok ? '' : read.problem).toMatch(words);
+});
