@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BeatPlan } from '@/core/formats/index';
 import type { TakeLines, TakenLines } from '@/core/lines/index';
-import type { UnitSystem } from '@/core/units/index';
+import { formatLength, type UnitSystem } from '@/core/units/index';
 import { clientId } from '@/sync/client-id';
 import { api } from '@/sync/client';
 import { Button } from '@/ui/button';
@@ -25,7 +25,21 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
   const [problem, setProblem] = useState('');
   const [busy, setBusy] = useState(false);
   const [partial, setPartial] = useState<BeatPlan | null>(null);
+  const [whole, setWhole] = useState<{ file: unknown; plan: BeatPlan; notes: string[] } | null>(
+    null,
+  );
   const [strange, setStrange] = useState<{ name: string; taken: TakenLines } | null>(null);
+
+  /** What a beat file of ours would bring; every problem of a bad one, and what could be read of it. */
+  async function tryOut(file: unknown) {
+    const { readBeat } = await import('@/core/formats/index');
+    const read = readBeat(file);
+    if (read.ok) setWhole({ file, plan: read.plan, notes: read.notes });
+    else {
+      setProblem(read.problems.map((p) => p.message).join('\n'));
+      setPartial(read.partial);
+    }
+  }
 
   async function keep(file: unknown, streamName: string) {
     setBusy(true);
@@ -38,11 +52,6 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
       return;
     }
     setProblem(reply.message);
-    if (reply.kind === 'refused') {
-      const { readBeat } = await import('@/core/formats/index');
-      const read = readBeat(file);
-      setPartial(read.ok ? null : read.partial);
-    }
     setBusy(false);
   }
 
@@ -72,6 +81,7 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
     setProblem('');
     setPartial(null);
     setStrange(null);
+    setWhole(null);
     const text = await file.text();
     const { takeGeoJson } = await import('@/core/lines/index');
     const takeStrange = (read: TakeLines) => {
@@ -91,7 +101,7 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
       );
       return;
     }
-    if (isBeatFile(json)) await keep(json, stream.trim());
+    if (isBeatFile(json)) await tryOut(json);
     else takeStrange(takeGeoJson(json));
   }
 
@@ -125,6 +135,30 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
       <p role="alert" className={panel.problem}>
         {problem}
       </p>
+      {whole && (
+        <div role="status">
+          <p>
+            <strong>Not kept yet.</strong> {whole.plan.name}:{' '}
+            {formatLength(whole.plan.lengthM, units)}, {whole.plan.features.length} things on it, at{' '}
+            {whole.plan.surveyedLevel.toLowerCase()} level. Nothing of it is left.
+          </p>
+          <ul>
+            {whole.notes.map((note) => (
+              <li key={note}>{note}</li>
+            ))}
+          </ul>
+          <p className={panel.row}>
+            <Button
+              voice="solid"
+              disabled={busy}
+              onClick={() => void keep(whole.file, stream.trim())}
+            >
+              Take it into the book
+            </Button>
+            <Button onClick={() => setWhole(null)}>Leave it</Button>
+          </p>
+        </div>
+      )}
       {strange && (
         <LinesPanel
           key={strange.name}

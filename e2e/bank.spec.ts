@@ -260,7 +260,7 @@ test('afterwards, at the table: map, time line, what the plan had said, and the 
       `${csv}"","2025-07-01T18:05:00Z","0","UTC","","","","","","","","","","","","","2","lost","",""\r\n`,
     ),
   });
-  await expect(page.getByText('1 would be taken, 2 are here already, 0 are left')).toBeVisible();
+  await expect(page.getByText('1 try would be taken, 2 are here already, 0 left.')).toBeVisible();
   await page.getByRole('button', { name: 'Take 1' }).click();
   await expect(page.getByText('1 try taken into the book.')).toBeVisible();
 });

@@ -94,8 +94,10 @@ test('a logger’s file, the stand-ins, and a reading taken out again', async ({
   await day
     .locator('input[type=file]')
     .setInputFiles({ name: 'logger.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(day.getByText('2 readings taken for Tansy Glide, 1 line left.')).toBeVisible();
+  await expect(day.getByText('2 readings would be taken, 1 left:')).toBeVisible();
   await expect(day.getByText(/Line 4: water_c is "warm"/)).toBeVisible();
+  await day.getByRole('button', { name: 'Take 2' }).click();
+  await expect(day.getByText('2 readings taken for Tansy Glide.')).toBeVisible();
   for (const what of ['12.4 °C of 7:00', '12.1 °C of 6:00']) {
     const gone = told(page, /\/readings\//, 'DELETE');
     await day.getByRole('button', { name: `Take ${what} out` }).click();

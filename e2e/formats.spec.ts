@@ -10,7 +10,10 @@ function walked(): string {
     return `lat="${lat}" lon="${lon}"`;
   };
   const bank = (y: number) =>
-    Array.from({ length: 16 }, (_, i) => `<trkpt ${at(2 * i, y + Math.sin((2 * Math.PI * i) / 15))}/>`).join('');
+    Array.from(
+      { length: 16 },
+      (_, i) => `<trkpt ${at(2 * i, y + Math.sin((2 * Math.PI * i) / 15))}/>`,
+    ).join('');
   const place = (x: number, y: number, name: string) =>
     `<wpt ${at(x, y)}><name>${name}</name></wpt>`;
   return `<?xml version="1.0"?><gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1">
@@ -90,7 +93,9 @@ test('readings come in from a table, tried first, and go out with everything els
         'taken,water_c,note\r\n2025-08-02T06:00:00Z,11.5,"cold, clear"\r\n2025-08-02T12:00:00Z,99,\r\n',
       ),
     );
-  await expect(page.getByText('1 would be taken, 0 are here already, 1 are left')).toBeVisible();
+  await expect(
+    page.getByText('1 reading would be taken, 0 are here already, 1 left:'),
+  ).toBeVisible();
   await expect(
     page.getByText('Line 3: water_c is "99"; a number from 0 to 30 is possible.'),
   ).toBeVisible();

@@ -15,7 +15,7 @@ import {
   type UnitSystem,
 } from '../core/units/index';
 import { Button } from '../ui/button';
-import { FileDrop } from '../ui/file-drop';
+import { FileTried } from '../ui/file-tried';
 import { FormText, useSchemaForm } from '../ui/schema-form';
 import { readingWords, SIGHT_WORDS, SKY_WORDS, WIND_WORDS } from '../words/try-words';
 import { loggerFromCsv } from '../words/logger-csv';
@@ -38,30 +38,25 @@ export function ReadingsView(shared: OutingShared) {
   const units = view.bank?.settings.units ?? 'metric';
   const zone = outing?.timeZone;
   const { readings } = outing ? ofOuting(view.log, outing.id) : { readings: [] };
-  const [said, setSaid] = useState<readonly string[]>([]);
+  const [said, setSaid] = useState('');
   const keep = async (told: readonly Partial<Reading>[]) => {
     const kept = await actions.read(told, beatNow(view, outing));
-    setSaid([
-      kept
-        ? `Kept on this phone: ${told.length === 1 ? 'one reading' : `${told.length} readings`}.`
-        : 'Not kept: this phone is full. Press again.',
-    ]);
+    return kept
+      ? `Kept on this phone: ${told.length === 1 ? 'one reading' : `${told.length} readings`}.`
+      : 'Not kept: this phone is full. Press again.';
   };
-  const sendFile = async (file: File) => {
+  const press = async (told: readonly Partial<Reading>[]) => setSaid(await keep(told));
+  const tryOut = async (file: File) => {
     const read = loggerFromCsv(await file.text(), zone);
-    if (read.lines.length > 0)
-      await keep(read.lines.map((l) => ({ ...l, source: 'logger' as const })));
-    setSaid([
-      `${read.lines.length} lines taken, ${read.problems.length} left.`,
-      ...read.problems.slice(0, 6),
-    ]);
+    const what = read.lines.map((l) => ({ ...l, source: 'logger' as const }));
+    return { what, taken: what.length, left: read.problems };
   };
   const simulate = () => {
     const all = simulatedInstruments(atHour(now, 0, zone), now);
     const known = new Set(readings.filter((r) => r.source !== 'typed').map((r) => r.takenMs));
     const fresh = all.filter((l) => !known.has(l.takenMs));
-    if (fresh.length === 0) setSaid(['Nothing new from the simulated instruments.']);
-    else void keep(fresh.map((l) => ({ ...l, source: 'gauge' as const, note: 'simulated' })));
+    if (fresh.length === 0) setSaid('Nothing new from the simulated instruments.');
+    else void press(fresh.map((l) => ({ ...l, source: 'gauge' as const, note: 'simulated' })));
   };
   return (
     <main className={css.page}>
@@ -69,42 +64,40 @@ export function ReadingsView(shared: OutingShared) {
         <h1>Readings</h1>
         <a href="#/now">To the outing</a>
       </header>
-      <Typed units={units} onKeep={(r) => void keep([r])} />
+      <Typed units={units} onKeep={(r) => void press([r])} />
       <Pressed
         label="Colour"
         options={SIGHT_WORDS.map(([, word, ntu]) => [word, { turbidityNtu: ntu }] as const)}
-        onKeep={(r) => void keep([r])}
+        onKeep={(r) => void press([r])}
       />
       <Pressed
         label="Sky"
         options={SKIES.map((sky) => [SKY_WORDS[sky], { sky }] as const)}
-        onKeep={(r) => void keep([r])}
+        onKeep={(r) => void press([r])}
       />
       <Pressed
         label="Wind"
         options={WIND_MPS.map(([word, windMps]) => [word, { windMps }] as const)}
-        onKeep={(r) => void keep([r])}
+        onKeep={(r) => void press([r])}
       />
       <Pressed
         label="Wind from"
         options={WIND_FROM.filter((w) => w !== 'unknown').map(
           (windFrom) => [WIND_WORDS[windFrom], { windFrom }] as const,
         )}
-        onKeep={(r) => void keep([r])}
+        onKeep={(r) => void press([r])}
       />
       <div className={css.instruments}>
-        <FileDrop
+        <FileTried
           label="A logger’s file (CSV: time, water_c, level_m)"
           accept=".csv,text/csv"
-          onFile={(f) => void sendFile(f)}
+          words={['reading', 'readings']}
+          read={tryOut}
+          onTake={keep}
         />
         <Button onClick={simulate}>From the simulated logger and gauge</Button>
       </div>
-      <div role="status">
-        {said.map((line) => (
-          <p key={line}>{line}</p>
-        ))}
-      </div>
+      <p role="status">{said}</p>
       <h2>Today</h2>
       {readings.length === 0 && <p>Nothing was read yet. Water first: it says when to stop.</p>}
       <ul className={css.list}>

@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { writeGpx, writePlaces, type BeatPlan } from '../core/formats/index';
+import fc from 'fast-check';
+import { createTangentPlane, writeGpx, writePlaces, type BeatPlan } from '../core/formats/index';
 import type { TakeLines, TakenLines } from '../core/lines/index';
 import { gpxFromText } from './gpx-text';
 
@@ -51,6 +52,37 @@ it('what is written as GPX is read by gpsbabel, and what that writes is read her
   });
 });
 
+it('whatever a place is called and wherever it lies, it goes out as GPX and comes in as it was', () => {
+  const word = fc.string({ unit: 'grapheme', minLength: 1, maxLength: 40 }).map((w) => w.trim());
+  const place = fc.record({
+    name: word.filter((w) => w !== ''),
+    place: fc.record({
+      xM: fc.double({ min: -200, max: 400, noNaN: true }),
+      yM: fc.double({ min: -200, max: 200, noNaN: true }),
+    }),
+  });
+  fc.assert(
+    fc.property(fc.array(place, { minLength: 1, maxLength: 6 }), (waypoints) => {
+      const back = whole(gpxFromText(writeGpx({ ...anchored, altitudeM: 912 }, { waypoints })));
+      const plane = createTangentPlane(anchored.anchor!, anchored.bearingDeg);
+      // What XML cannot hold at all is left out of a name, and white space at its ends does not count.
+      // eslint-disable-next-line no-control-regex
+      const held = (w: string) =>
+        w.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '');
+      const same = (a: string, b: string) => a.replace(/\r\n?/g, '\n').trim() === b.trim();
+      back.points.forEach((p, i) => {
+        const was = waypoints[i]!;
+        const name = held(was.name).trim();
+        expect(name === '' || same(name, p.name)).toBe(true);
+        const at = plane.toPlan(p.at[0], p.at[1]);
+        expect(Math.hypot(at.xM - was.place.xM, at.yM - was.place.yM)).toBeLessThan(2e-3);
+      });
+      expect(back.points).toHaveLength(waypoints.length);
+    }),
+    { numRuns: 200 },
+  );
+});
+
 it('ogrinfo reads both of what is written: as many places, where they are, in WGS84', () => {
   const about = (file: string, text: string, layer?: string) => {
     const path = join(folder, file);
@@ -69,6 +101,16 @@ it('ogrinfo reads both of what is written: as many places, where they are, in WG
   expect(points).toContain('Feature Count: 2');
   expect(points).toContain('name (String) = Rock & "shelf" <2>');
   expect(about('tracks.gpx', gpx(), 'tracks')).toContain('Feature Count: 1');
+});
+
+it('a height that is known goes along, in the third figure and as ele', () => {
+  const high = { ...anchored, altitudeM: 912 };
+  const content = { waypoints: [{ place: { xM: 0, yM: 0 }, name: 'Stand' }] };
+  expect(writePlaces(high, content).features[0]!.geometry.coordinates).toEqual([8.2, 46.5, 912]);
+  const path = join(folder, 'high.gpx');
+  writeFileSync(path, writeGpx(high, content));
+  const told = execFileSync('ogrinfo', ['-al', path, 'waypoints'], { encoding: 'utf8' });
+  expect(told).toContain('ele (Real) = 912');
 });
 
 it.each<[string, string, RegExp]>([

@@ -25,6 +25,8 @@ const DECIMALS = 8;
 const tag = (name: string, text: string | undefined) =>
   text ? `<${name}>${escaped(text)}</${name}>` : '';
 
+const ele = (heightM: number | undefined) => (heightM === undefined ? '' : `<ele>${heightM}</ele>`);
+
 const escaped = (text: string) =>
   text
     .replace(/&/g, '&amp;')
@@ -36,7 +38,12 @@ const escaped = (text: string) =>
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '');
 
 /** A place on the earth that is carried away: degrees, WGS84. */
-export type PlaceOnEarth = Omit<CarriedPlace, 'place'> & { lon: number; lat: number };
+export type PlaceOnEarth = Omit<CarriedPlace, 'place'> & {
+  lon: number;
+  lat: number;
+  /** Above the sea, m, where it is known. */
+  heightM?: number;
+};
 
 /**
  * GPX 1.1 (Topografix 2004) of marks and a stalk, WGS84, for a beat that has an anchor. Throws
@@ -47,7 +54,7 @@ export function writeGpx(plan: BeatPlan, content: GpxContent): string {
   const plane = createTangentPlane(plan.anchor, plan.bearingDeg);
   const onEarth = (place: Place) => {
     const [lon, lat] = plane.toLonLat(place);
-    return { lon, lat };
+    return { lon, lat, ...heightOf(plan) };
   };
   return gpxOf(
     plan.name,
@@ -56,22 +63,26 @@ export function writeGpx(plan: BeatPlan, content: GpxContent): string {
   );
 }
 
+/** A beat's height, where it was told: its fall is within what a map tells. */
+export const heightOf = (plan: BeatPlan): { heightM?: number } =>
+  plan.altitudeM === undefined ? {} : { heightM: plan.altitudeM };
+
 /** The same, of places whose longitude and latitude are known, and one track. */
 export function gpxOf(
   name: string,
   places: readonly PlaceOnEarth[],
-  way?: { name: string; places: readonly { lon: number; lat: number }[] },
+  way?: { name: string; places: readonly Pick<PlaceOnEarth, 'lon' | 'lat' | 'heightM'>[] },
 ): string {
   const at = ({ lon, lat }: { lon: number; lat: number }) =>
     `lat="${lat.toFixed(DECIMALS)}" lon="${lon.toFixed(DECIMALS)}"`;
   const waypoints = places.map(
     (w) =>
-      // In the order that the schema asks for: time, name, comment, symbol, type.
-      `  <wpt ${at(w)}>${w.atMs ? `<time>${new Date(w.atMs).toISOString()}</time>` : ''}<name>${escaped(w.name)}</name>${tag('cmt', w.comment)}${tag('sym', w.symbol)}${tag('type', w.kind)}</wpt>\n`,
+      // In the order that the schema asks for: height, time, name, comment, symbol, type.
+      `  <wpt ${at(w)}>${ele(w.heightM)}${w.atMs ? `<time>${new Date(w.atMs).toISOString()}</time>` : ''}<name>${escaped(w.name)}</name>${tag('cmt', w.comment)}${tag('sym', w.symbol)}${tag('type', w.kind)}</wpt>\n`,
   );
   const track = way
     ? `  <trk><name>${escaped(way.name)}</name><trkseg>\n${way.places
-        .map((p) => `    <trkpt ${at(p)}/>\n`)
+        .map((p) => `    <trkpt ${at(p)}>${ele(p.heightM)}</trkpt>\n`)
         .join('')}  </trkseg></trk>\n`
     : '';
   return `<?xml version="1.0" encoding="UTF-8"?>

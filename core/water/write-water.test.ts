@@ -1,3 +1,7 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { BeatPlan } from '../formats/index';
 import { createTangentPlane } from '../formats/index';
 import { flowOf } from './fixtures/flows';
@@ -45,6 +49,26 @@ it('depth and pace as a grid come back cell by cell, the highest y first, dry as
       });
     });
   }
+});
+
+it('gdalinfo reads the grid: its size, corners, cell and what stands for dry', () => {
+  const path = join(mkdtempSync(join(tmpdir(), 'pebble-grid-')), 'depth.asc');
+  writeFileSync(path, writeAsciiGrid(flow, 'depth'));
+  const told = execFileSync('gdalinfo', ['-json', '-stats', path], { encoding: 'utf8' });
+  const info = JSON.parse(told) as {
+    driverShortName: string;
+    size: number[];
+    geoTransform: number[];
+    bands: { noDataValue: number; maximum: number; minimum: number }[];
+  };
+  expect(info.driverShortName).toBe('AAIGrid');
+  expect(info.size).toEqual([12, 9]);
+  // Left, cell, and the top: the lower left corner and nine cells up.
+  expect(info.geoTransform).toEqual([flow.x0M - 0.25, 0.5, 0, flow.y0M - 0.25 + 4.5, 0, -0.5]);
+  expect(info.bands[0]!.noDataValue).toBe(-9999);
+  const wet = [...flow.depthM].filter((d) => d > 0.005);
+  expect(info.bands[0]!.maximum).toBeCloseTo(Math.max(...wet), 2);
+  expect(info.bands[0]!.minimum).toBeCloseTo(Math.min(...wet), 2);
 });
 
 it('wet cells as lines, with longitude and latitude only where the beat has a place', () => {

@@ -15,7 +15,7 @@ import {
   tempUnit,
 } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
-import { FileDrop } from '../../../ui/file-drop';
+import { FileTried } from '../../../ui/file-tried';
 import { FormText, useSchemaForm } from '../../../ui/schema-form';
 import { Select } from '../../../ui/select';
 import { PlainTable } from '../../../ui/plain-table';
@@ -30,7 +30,6 @@ const counted = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** More lines than these are told by their number. */
 const MOST_SHOWN = 6;
-const MOST_PROBLEMS = 4;
 /** Farther from the date's noon a reading says nothing of it, ms. */
 const SPEAKS_MS = 60 * 3_600_000;
 
@@ -42,7 +41,7 @@ export function DayReadings({ book, plan }: { book: DayBook; plan: DayPlan }) {
   const typedC = usePart((s) => s.settings.waterTempC);
   const typedAt = usePart((s) => s.settings.waterTempAt);
   const shownId = usePart((s) => s.dayShown) ?? siteId;
-  const [said, setSaid] = useState<readonly string[]>([]);
+  const [said, setSaid] = useState('');
   const zone = book.timeZone ?? undefined;
   const nameOf = (id: string) => book.sites.find((s) => s.id === id)?.name ?? id;
   const all = withTyped(book, { waterTempC: typedC, waterTempAt: typedAt }, siteId).readings;
@@ -58,16 +57,15 @@ export function DayReadings({ book, plan }: { book: DayBook; plan: DayPlan }) {
       ? 'as the curve'
       : `${degreesText(by, units)} ${by < 0 ? 'under' : 'over'}`;
   };
-  const takeFile = async (file: File) => {
+  const tryOut = async (file: File) => {
     const read = loggerFromCsv(await file.text(), zone);
-    const water = read.lines.filter((l) => l.waterTempC !== null);
-    if (water.length > 0) day.takeLines(shownId, water);
+    const what = read.lines.filter((l) => l.waterTempC !== null);
+    return { what, taken: what.length, left: read.problems };
+  };
+  const take = (water: Awaited<ReturnType<typeof tryOut>>['what']) => {
+    day.takeLines(shownId, water);
     const elsewhere = water.filter((l) => civilDay(l.takenMs, zone) !== book.date).length;
-    setSaid([
-      `${counted(water.length, 'reading')} taken for ${nameOf(shownId)}, ${counted(read.problems.length, 'line')} left.`,
-      ...(elsewhere > 0 ? [`Of other days: ${elsewhere}.`] : []),
-      ...read.problems.slice(0, MOST_PROBLEMS),
-    ]);
+    return `${counted(water.length, 'reading')} taken for ${nameOf(shownId)}${elsewhere > 0 ? `, ${elsewhere} of them of other days` : ''}.`;
   };
   return (
     <section aria-label="Readings">
@@ -104,29 +102,27 @@ export function DayReadings({ book, plan }: { book: DayBook; plan: DayPlan }) {
       )}
       <TypeOne book={book} siteId={shownId} />
       <div className={css.files}>
-        <FileDrop
+        <FileTried
           label={`A logger’s file for ${nameOf(shownId)} (CSV: time, water_c)`}
           accept=".csv,text/csv"
-          onFile={(f) => void takeFile(f)}
+          words={['reading', 'readings']}
+          read={tryOut}
+          onTake={take}
         />
         <Button
           onClick={() => {
             const n = day.takeSimulated(shownId);
-            setSaid([
+            setSaid(
               n > 0
                 ? `${n} invented readings taken for ${nameOf(shownId)}.`
                 : 'Nothing new from the simulated logger: it has the day up to now.',
-            ]);
+            );
           }}
         >
           From the simulated logger
         </Button>
       </div>
-      <div role="status">
-        {said.map((line) => (
-          <p key={line}>{line}</p>
-        ))}
-      </div>
+      <p role="status">{said}</p>
     </section>
   );
 }
