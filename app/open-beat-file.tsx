@@ -140,7 +140,7 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
           <p>
             <strong>Not kept yet.</strong> {whole.plan.name}:{' '}
             {formatLength(whole.plan.lengthM, units)}, {whole.plan.features.length} things on it, at{' '}
-            {whole.plan.surveyedLevel.toLowerCase()} level. Nothing of it is left.
+            {whole.plan.surveyedLevel.toLowerCase()} level. All of it would be taken.
           </p>
           <ul>
             {whole.notes.map((note) => (
