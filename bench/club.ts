@@ -127,6 +127,15 @@ async function main(): Promise<number> {
   await pause(1500);
   over = true;
   await Promise.all(logging);
+  // The servers outlive their database, and say that it is away.
+  const said = await Promise.all(
+    PORTS.map((port) =>
+      fetch(`http://127.0.0.1:${port}/api/v1/health`).then(
+        (r) => r.status,
+        () => 0,
+      ),
+    ),
+  );
   for (const server of servers) server.kill('SIGKILL');
   promote(standby);
   const kept = keptIn(standby);
@@ -139,6 +148,7 @@ async function main(): Promise<number> {
   console.log(
     `${refused.size} were not acknowledged; ${lost.length} acknowledged are not on the standby.`,
   );
+  console.log(`The servers, whose database was gone, answered ${said.join(' and ')}.`);
   // What a phone kept is sent again, to a server on what was the standby: each once, whether it had come in or not.
   standby.sql(`alter system set synchronous_standby_names = ''`);
   standby.sql('select pg_reload_conf()');
@@ -152,7 +162,7 @@ async function main(): Promise<number> {
   later.kill('SIGTERM');
   await standby.stop();
   rmSync(folder, { recursive: true, force: true });
-  return lost.length + still + missing + Number(twice);
+  return lost.length + still + missing + Number(twice) + said.filter((s) => s !== 503).length;
 }
 
 void main().then((bad) => process.exit(bad === 0 ? 0 : 1));

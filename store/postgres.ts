@@ -38,6 +38,8 @@ export async function openPostgres(url: string): Promise<Db> {
           : pg.types.getTypeParser(oid, format)) as typeof pg.types.getTypeParser,
     },
   });
+  // One that is lost in use says so to whoever uses it, and once more by itself: unheard, that would end the program.
+  pool.on('connect', (client) => client.on('error', () => undefined));
   // A connection that is lost while nobody uses it is replaced with the next use.
   pool.on('error', (error) => console.error(`A connection to the book was lost: ${error.message}`));
   const db: Db = new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
