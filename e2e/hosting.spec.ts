@@ -76,6 +76,24 @@ test.describe('packed', () => {
   });
 });
 
+test('what is told wrong is refused at the start, in a sentence that names it, without its password', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'pebble-wrong-'));
+  const said = async (env: Record<string, string>) =>
+    startServer(folder, await freePort(), { env }).then(
+      () => 'started',
+      (error: Error) => error.message,
+    );
+  const mysql = await said({ DATABASE_URL: 'mysql://pebble:geheim@db/pebble' });
+  expect(mysql).toContain('DATABASE_URL is "mysql://pebble:…@db/pebble"; it must begin with');
+  expect(mysql).not.toContain('geheim');
+  expect(await said({ PEBBLE_PUBLIC: 'book.example' })).toContain(
+    'PEBBLE_PUBLIC is "book.example"',
+  );
+  expect(await said({ PEBBLE_BACKUP: folder, PEBBLE_BACKUP_HOURS: '0' })).toContain(
+    'PEBBLE_BACKUP_HOURS is "0"; it must be a number from 1 to 168.',
+  );
+});
+
 test.describe('a club: two servers on one PostgreSQL, behind a proxy', () => {
   const folder = mkdtempSync(join(tmpdir(), 'pebble-club-'));
   let cluster: Cluster;

@@ -38,7 +38,6 @@ import { contentPolicy, newNonce, safetyHeaders, turnedAway, type Door } from '.
  */
 const lan = process.argv.includes('--lan');
 const port = Number(process.env.PORT ?? 4173);
-const outside = publicOrigin(process.env.PEBBLE_PUBLIC);
 const host = process.env.HOST ?? (lan ? '0.0.0.0' : '127.0.0.1');
 
 /** Certificates and addresses are looked at again so often, ms. */
@@ -49,6 +48,8 @@ const LAST_WRITES_MS = 10_000;
 const app = next({ dev: false, dir: process.cwd(), hostname: host, port });
 const handle = app.getRequestHandler();
 
+/** Where a proxy in front of this server is reached; null: there is none. */
+let outside: URL | null = null;
 let authority: Authority | null = null;
 let door: Door = { hosts: new Set(LOOPBACK), port, secure: lan };
 let closing = false;
@@ -235,7 +236,10 @@ async function close(server: Server | TlsServer): Promise<void> {
 }
 
 async function start(): Promise<void> {
+  outside = publicOrigin(process.env.PEBBLE_PUBLIC);
   const backups = backupPlan(process.env);
+  // What was told is looked at before anything is opened; a database may be away for now.
+  bookPlace();
   await look();
   await app.prepare();
   const server = authority
@@ -266,6 +270,7 @@ async function start(): Promise<void> {
 }
 
 start().catch((error: unknown) => {
-  console.error(error);
+  const why = error instanceof Error ? error.message : String(error);
+  console.error(`Pebble Lane cannot start: ${why}`);
   process.exit(1);
 });
