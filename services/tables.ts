@@ -6,6 +6,7 @@ import {
   tryLine,
   type KeptRead,
   type Outing,
+  type Reading,
 } from '../core/log/index';
 import type { PlaceOnEarth } from '../core/formats/index';
 import {
@@ -188,11 +189,8 @@ export async function takeReadings(
   const here = new Set((await listAllReadings(db, { dropped: true })).map((r) => r.id));
   const known = new Set((await listOutingsOf(db, EVERY)).map((o) => o.outing.id));
   const out: TriesTaken = { dry, taken: 0, known: 0, problems: [] };
-  const taken = { outings: new Map<string, Outing>(), readings: [], tries: [] } as {
-    outings: Map<string, Outing>;
-    readings: NonNullable<ReturnType<typeof readReadingLine>['reading']>[];
-    tries: [];
-  };
+  const outings = new Map<string, Outing>();
+  const readings: Reading[] = [];
   for (const { line, cells } of lines) {
     const { reading, outing, problem } = readReadingLine(cells, line);
     if (!reading || !outing) out.problems.push(problem!);
@@ -202,16 +200,16 @@ export async function takeReadings(
     else {
       here.add(reading.id);
       out.taken++;
-      taken.readings.push(reading);
+      readings.push(reading);
       if (known.has(outing.id)) continue;
-      const was = taken.outings.get(outing.id) ?? outing;
-      taken.outings.set(outing.id, {
+      const was = outings.get(outing.id) ?? outing;
+      outings.set(outing.id, {
         ...was,
         startMs: Math.min(was.startMs, outing.startMs),
         endMs: Math.max(was.endMs!, outing.endMs!),
       });
     }
   }
-  if (!dry) await putHistory(db, { ...taken, outings: [...taken.outings.values()] });
+  if (!dry) await putHistory(db, { outings: [...outings.values()], readings, tries: [] });
   return done(out);
 }
