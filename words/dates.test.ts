@@ -1,5 +1,5 @@
 import { clockText, dayText } from '../core/units/index';
-import { dayAndHour, dayWords, momentWords, offsetName } from './dates';
+import { dayAndHour, dayWords, dayWordsFrom, momentWords, offsetName } from './dates';
 
 const JUNE = Date.UTC(2026, 5, 13, 7, 40);
 
@@ -23,6 +23,13 @@ it('a moment kept with its offset is told by the clock of that day', () => {
     '+02:00',
     '-03:30',
   ]);
+});
+
+it('another year is said, by the clock of the place: at its turn too', () => {
+  const turn = Date.UTC(2025, 11, 31, 23, 30);
+  expect(dayWordsFrom(JUNE, JUNE)).toBe(dayWords(JUNE));
+  expect(dayWordsFrom(JUNE, turn)).toBe('Wed 31 December 2025');
+  expect(dayWordsFrom(JUNE, turn, 'Europe/Paris')).toBe('Thu 1 January');
 });
 
 it('agrees with the kernel, which knows no package, on a year of days', () => {

@@ -5,6 +5,13 @@ import { format } from 'date-fns';
 export const dayWords = (ms: number, timeZone = 'UTC'): string =>
   format(new TZDate(ms, timeZone), 'EEE d MMMM');
 
+/** The same, with its year where that is another than now's: "Tue 30 September 2025". */
+export function dayWordsFrom(nowMs: number, ms: number, timeZone = 'UTC'): string {
+  const year = format(new TZDate(ms, timeZone), 'yyyy');
+  const own = dayWords(ms, timeZone);
+  return year === format(new TZDate(nowMs, timeZone), 'yyyy') ? own : `${own} ${year}`;
+}
+
 /** "Sat 13 June 2026, 9:40". */
 export const dayAndHour = (ms: number, timeZone = 'UTC'): string =>
   format(new TZDate(ms, timeZone), 'EEE d MMMM yyyy, H:mm');

@@ -2,7 +2,7 @@ import { tallyHours } from './tally-hours';
 import { nowMs, outingList } from '@/services/index';
 import { ButtonAnchor } from '@/ui/button';
 import { ButtonLink } from '@/ui/button-link';
-import { dayWords } from '@/words/dates';
+import { dayWordsFrom } from '@/words/dates';
 import { TableIn } from './table-in';
 import css from '../start.module.css';
 
@@ -32,8 +32,10 @@ export default async function OutingsPage() {
       <ul>
         {all.map(({ outing, tries, landed, readings }) => (
           <li key={outing.id}>
-            <a href={`/outings/${outing.id}`}>{dayWords(outing.startMs, outing.timeZone)}</a>:{' '}
-            {tries} {tries === 1 ? 'try' : 'tries'}, {landed} landed, {readings}{' '}
+            <a href={`/outings/${outing.id}`}>
+              {dayWordsFrom(nowMs(), outing.startMs, outing.timeZone)}
+            </a>
+            : {tries} {tries === 1 ? 'try' : 'tries'}, {landed} landed, {readings}{' '}
             {readings === 1 ? 'reading' : 'readings'}
             {outing.endMs === null ? ', going on' : `, ${tallyHours(outing, nowMs())} h`}
           </li>
