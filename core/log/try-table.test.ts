@@ -1,4 +1,13 @@
-import { EMPTY_SNAPSHOT, foldTry, readTryLine, TRY_COLUMNS, tryLine, type Try } from './index';
+import fc from 'fast-check';
+import {
+  EMPTY_SNAPSHOT,
+  EVENT_CODES,
+  foldTry,
+  readTryLine,
+  TRY_COLUMNS,
+  tryLine,
+  type Try,
+} from './index';
 
 const outing = { id: 'o', startMs: 0, endMs: null, timeZone: 'Etc/GMT-2', note: '' };
 const attempt: Try = {
@@ -59,4 +68,47 @@ it.each([
   [{ opened: '2025-07-01T18:05:00Z', events: 'cast@0 dance@3' }, /events holds "dance"/],
 ] as [Record<string, string>, RegExp][])('%p is refused with a sentence', (cells, words) => {
   expect(readTryLine(cells, 3).problem).toMatch(words);
+});
+
+it('whatever happened in a try, its line tells the same story: how it ended, how many casts, how long', () => {
+  const codes = EVENT_CODES.filter((c) => c !== 'undo' && c !== 'more');
+  const told = fc.record({
+    fly: fc.stringMatching(/^[A-Za-z][A-Za-z0-9 ]{0,20}[A-Za-z0-9]$/),
+    openedMs: fc.integer({ min: 1e9, max: 2e9 }).map((s) => 1000 * s),
+    zoneOffsetMin: fc.integer({ min: -720, max: 840 }),
+    events: fc.array(fc.tuple(fc.constantFrom(...codes), fc.integer({ min: 0, max: 90 })), {
+      maxLength: 12,
+    }),
+    lengthCm: fc.integer({ min: 50, max: 900 }).map((mm) => mm / 10),
+  });
+  fc.assert(
+    fc.property(told, ({ fly, openedMs, zoneOffsetMin, events, lengthCm }) => {
+      let atMs = openedMs;
+      const attempted: Try = {
+        ...attempt,
+        fly,
+        openedMs,
+        zoneOffsetMin,
+        events: events.map(([code, s], i) => ({
+          id: `e${i}`,
+          device: 'd',
+          seq: i + 1,
+          code,
+          clientMs: (atMs += 1000 * s),
+          zoneOffsetMin,
+          ...(code === 'landing' && { lengthCm }),
+        })),
+      };
+      const line = tryLine(attempted, outing);
+      const read = readTryLine(line, 2);
+      if (line.events === '') return;
+      const [was, is] = [attempted, read.attempt!].map((t) => foldTry(t.fly, t.events));
+      expect([is!.state, is!.casts, is!.landedCm]).toEqual([was!.state, was!.casts, was!.landedCm]);
+      expect(read.attempt!.events.map((e) => [e.code, e.clientMs])).toEqual(
+        attempted.events.map((e) => [e.code, e.clientMs]),
+      );
+      expect(read.attempt).toMatchObject({ openedMs, zoneOffsetMin });
+    }),
+    { numRuns: 300 },
+  );
 });

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { readBeat, writeBeat, type BeatPlan } from '../../core/formats/index';
 import { TANSY_GLIDE_FILE } from '../../demo/data/tansy-glide';
 import {
@@ -88,4 +89,29 @@ it('what goes out comes in again the same (RFC 4180)', () => {
     features: [...plan.features.filter((f) => f.kind !== 'section'), ...back.good],
   };
   expect(readBeat(writeBeat(again)).ok).toBe(true);
+});
+
+it('whatever was sounded goes out as CSV and comes in as it was', () => {
+  const mm = (min: number, max: number) =>
+    fc.integer({ min: 1000 * min, max: 1000 * max }).map((v) => v / 1000);
+  const sounding = fc.record({
+    xM: mm(-900, 900),
+    yM: mm(-900, 900),
+    depthM: mm(0, 6),
+    speedMps: fc.option(mm(-5, 5), { nil: undefined }),
+  });
+  fc.assert(
+    fc.property(fc.array(sounding, { minLength: 1, maxLength: 9 }), (all) => {
+      const features = all.map(({ xM, yM, depthM, speedMps }) => ({
+        kind: 'sounding' as const,
+        shape: { type: 'Point' as const, place: { xM, yM } },
+        depthM,
+        ...(speedMps !== undefined && { speedMps, at: 'six-tenths' as const }),
+      }));
+      const { good, problems } = soundingsFromCsv(soundingsToCsv({ features } as BeatPlan));
+      expect(problems).toEqual([]);
+      expect(good).toEqual(features);
+    }),
+    { numRuns: 200 },
+  );
 });
