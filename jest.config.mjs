@@ -15,6 +15,8 @@ export default async function config() {
     testMatch: [
       '<rootDir>/{core,store,services,serving,workers,sync,words,demo,scripts,app}/**/*.test.ts',
     ],
+    // What only a server can do, or do wrong.
+    testPathIgnorePatterns: ['/node_modules/', 'store/(on-server|standby)\\.test\\.ts$'],
   })();
   const postgres = await createJestConfig({
     displayName: 'postgres',

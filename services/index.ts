@@ -43,15 +43,8 @@ export {
 } from './phones';
 export { feedEndOfBook, feedSince } from './feed';
 export { bankOf } from './bank';
-export {
-  outingList,
-  outingReport,
-  takeTries,
-  tryLog,
-  type OutingReport,
-  type TriesTaken,
-} from './outing-report';
-export { placesOnEarth, tableOf, TABLES, takeReadings, type TableName } from './tables';
+export { outingList, outingReport, tryLog, type OutingReport } from './outing-report';
+export { placesOnEarth, tableOf, TABLES, takeReadings, takeTries, type TableName } from './tables';
 export { packsInBook } from './packs';
 export { takeAlong } from './take-along';
 export {

@@ -12,6 +12,7 @@ import {
   tableOf,
   TABLES,
   takeReadings,
+  takeTries,
 } from './index';
 
 beforeEach(async () => {
@@ -60,6 +61,26 @@ it('readings are tried dry, then taken at once; those that are here stay, those 
     line(i + 2, Object.fromEntries(out.columns.map((c, k) => [c, String(row[k])]))),
   );
   expect(await takeReadings(back, false)).toMatchObject({ value: { taken: 0, known: 2 } });
+});
+
+it('an outing that is here stays as it is, also an empty one; tries of a table are one story each', async () => {
+  await keepOuting(outing);
+  const read = line(2, { taken, water_c: '11', outing: 'o1' });
+  expect(await takeReadings([read], false)).toMatchObject({ value: { taken: 1 } });
+  expect((await outingList())[0]!.outing).toEqual(outing);
+  // Two ids that are alike for fifty letters and more.
+  const long = 'a'.repeat(60);
+  const tries = ['1', '2'].map((n, i) =>
+    line(i + 2, { try: `${long}${n}`, opened: taken, end: 'lost', casts: '3' }),
+  );
+  expect(await takeTries(tries, true)).toMatchObject({ value: { taken: 2, known: 0 } });
+  expect((await tableOf('tries')).rows).toHaveLength(0);
+  expect(await takeTries([...tries, tries[0]!], false)).toMatchObject({
+    value: { taken: 2, known: 1 },
+  });
+  const { columns, rows } = await tableOf('tries');
+  expect(rows.map((r) => r[columns.indexOf('casts')])).toEqual(['3', '3']);
+  expect(await takeTries(tries, false)).toMatchObject({ value: { taken: 0, known: 2 } });
 });
 
 it('each table has a line for each thing, and as many cells as columns', async () => {

@@ -2,24 +2,27 @@ import {
   READING_COLUMNS,
   readingLine,
   readReadingLine,
+  readTryLine,
   TRY_COLUMNS,
   tryLine,
   type KeptRead,
   type Outing,
   type Reading,
+  type Try,
 } from '../core/log/index';
 import type { PlaceOnEarth } from '../core/formats/index';
 import {
-  findBeat,
+  hasTry,
   listAllReadings,
   listAllTries,
+  listBeats,
+  listOutings,
   listOutingsOf,
   listReads,
   putHistory,
 } from '../store/index';
 import { book } from './book';
 import { done, type Outcome } from './outcome';
-import type { TriesTaken } from './outing-report';
 import { settings } from './settings';
 
 export const TABLES = ['tries', 'readings', 'outings', 'rigs', 'places'] as const;
@@ -38,8 +41,7 @@ export function tableOf(name: TableName): Promise<Table> {
 }
 
 async function byOuting(): Promise<Map<string, Outing>> {
-  const all = await listOutingsOf(await book(), EVERY);
-  return new Map(all.map(({ outing }) => [outing.id, outing]));
+  return new Map((await listOutings(await book(), EVERY)).map((o) => [o.id, o]));
 }
 
 async function tries(): Promise<Table> {
@@ -177,30 +179,61 @@ export async function placesOnEarth(): Promise<PlaceOnEarth[]> {
 const commentOf = (r: KeptRead) =>
   [`home ${Math.round(r.result.rating)} in 100`, r.note].filter(Boolean).join('. ');
 
-/**
- * Readings from a table. A dry run says what would be taken, and takes nothing; what is in the book
- * already stays as it is, and all that is taken is taken at once. Every line that is left has its sentence.
- */
-export async function takeReadings(
-  lines: readonly { line: number; cells: Record<string, string> }[],
-  dry: boolean,
-): Promise<Outcome<TriesTaken>> {
+/** What came of a table: `problems` has a sentence for every line that is left. */
+export interface Taken {
+  dry: boolean;
+  taken: number;
+  known: number;
+  problems: string[];
+}
+type Lines = readonly { line: number; cells: Record<string, string> }[];
+type LineSays<T> = { what?: T | undefined; outing?: Outing; problem?: string };
+
+/** Tries from a table. */
+export async function takeTries(lines: Lines, dry: boolean): Promise<Outcome<Taken>> {
   const db = await book();
-  const here = new Set((await listAllReadings(db, { dropped: true })).map((r) => r.id));
-  const known = new Set((await listOutingsOf(db, EVERY)).map((o) => o.outing.id));
-  const out: TriesTaken = { dry, taken: 0, known: 0, problems: [] };
+  const read = (cells: Record<string, string>, line: number): LineSays<Try> => {
+    const { attempt, ...said } = readTryLine(cells, line);
+    return { what: attempt, ...said };
+  };
+  return takeLines(lines, dry, read, (id) => hasTry(db, id), 'tries');
+}
+
+/** Readings from a table. */
+export async function takeReadings(lines: Lines, dry: boolean): Promise<Outcome<Taken>> {
+  const here = new Set((await listAllReadings(await book(), { dropped: true })).map((r) => r.id));
+  const read = (cells: Record<string, string>, line: number): LineSays<Reading> => {
+    const { reading, ...said } = readReadingLine(cells, line);
+    return { what: reading, ...said };
+  };
+  return takeLines(lines, dry, read, (id) => here.has(id), 'readings');
+}
+
+/**
+ * A dry run says what would be taken, and takes nothing. What is in the book already stays as it is,
+ * outings too; all that is taken is taken at once, or nothing.
+ */
+async function takeLines<T extends { id: string; beatId: string | null }>(
+  lines: Lines,
+  dry: boolean,
+  read: (cells: Record<string, string>, line: number) => LineSays<T>,
+  isHere: (id: string) => boolean | Promise<boolean>,
+  as: 'tries' | 'readings',
+): Promise<Outcome<Taken>> {
+  const db = await book();
+  const beats = new Set((await listBeats(db)).filter((b) => !b.deleted).map((b) => b.id));
+  const known = new Set((await listOutings(db, EVERY)).map((o) => o.id));
+  const out: Taken = { dry, taken: 0, known: 0, problems: [] };
   const outings = new Map<string, Outing>();
-  const readings: Reading[] = [];
+  const taken = new Map<string, T>();
   for (const { line, cells } of lines) {
-    const { reading, outing, problem } = readReadingLine(cells, line);
-    if (!reading || !outing) out.problems.push(problem!);
-    else if (reading.beatId !== null && !(await findBeat(db, reading.beatId)))
-      out.problems.push(`Line ${line}: there is no beat "${reading.beatId}" in this book.`);
-    else if (here.has(reading.id)) out.known++;
+    const { what, outing, problem } = read(cells, line);
+    if (!what || !outing) out.problems.push(problem ?? `Line ${line} cannot be read.`);
+    else if (what.beatId !== null && !beats.has(what.beatId))
+      out.problems.push(`Line ${line}: there is no beat "${what.beatId}" in this book.`);
+    else if (taken.has(what.id) || (await isHere(what.id))) out.known++;
     else {
-      here.add(reading.id);
-      out.taken++;
-      readings.push(reading);
+      taken.set(what.id, what);
       if (known.has(outing.id)) continue;
       const was = outings.get(outing.id) ?? outing;
       outings.set(outing.id, {
@@ -210,6 +243,13 @@ export async function takeReadings(
       });
     }
   }
-  if (!dry) await putHistory(db, { outings: [...outings.values()], readings, tries: [] });
+  out.taken = taken.size;
+  if (!dry)
+    await putHistory(db, {
+      outings: [...outings.values()],
+      tries: [],
+      readings: [],
+      [as]: [...taken.values()],
+    });
   return done(out);
 }

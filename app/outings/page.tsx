@@ -1,8 +1,9 @@
 import { tallyHours } from './tally-hours';
-import { nowMs, outingList } from '@/services/index';
+import { nowMs, outingList, TABLES } from '@/services/index';
 import { ButtonAnchor } from '@/ui/button';
 import { ButtonLink } from '@/ui/button-link';
 import { dayWordsFrom } from '@/words/dates';
+import { capital } from '@/words/names';
 import { TableIn } from './table-in';
 import css from '../start.module.css';
 
@@ -43,9 +44,9 @@ export default async function OutingsPage() {
       </ul>
       <h2 id="tables">Tables of the whole book</h2>
       <p className={css.ways}>
-        {['tries', 'readings', 'outings', 'rigs', 'places'].map((t) => (
+        {TABLES.map((t) => (
           <ButtonAnchor key={t} voice="line" href={`/api/v1/tables/${t}.csv`} download>
-            {t[0]!.toUpperCase() + t.slice(1)} (CSV)
+            {capital(t)} (CSV)
           </ButtonAnchor>
         ))}
         <ButtonAnchor voice="line" href="/api/v1/tables/places.geojson" download>

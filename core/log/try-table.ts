@@ -124,8 +124,10 @@ export function readTryLine(cells: Record<string, string>, line: number): LineRe
     timeZone: cell('time_zone') || 'UTC',
     note: '',
   };
+  // An id of 64 letters at most, whose events are no other try's.
+  const eventsOf = id.length <= 50 ? id : `${id.slice(0, 33)}-${fnv1a64(id)}`;
   const events = told.codes.map(({ code, atS }, i): TryEvent => ({
-    id: `${id.slice(0, 50)}-${i + 1}`,
+    id: `${eventsOf}-${i + 1}`,
     device: 'table',
     seq: i + 1,
     code,

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import {
+  LINE_USES,
   planFromLines,
   POINT_USES,
   suggestedUses,
@@ -80,17 +81,12 @@ export function LinesPanel({
                 <strong>{lineLetter(i)}</strong> {line.name}, {line.at.length} places
               </th>
               <td>
-                <Select
-                  aria-label={`Line ${lineLetter(i)} is`}
-                  value={uses.lines[i]}
-                  onChange={(e) => setLine(i, e.target.value as LineUse)}
-                >
-                  {Object.entries(LINE_WORDS).map(([use, words]) => (
-                    <option key={use} value={use}>
-                      {words}
-                    </option>
-                  ))}
-                </Select>
+                <Use
+                  label={`Line ${lineLetter(i)} is`}
+                  value={uses.lines[i]!}
+                  options={LINE_USES.map((use) => [use, LINE_WORDS[use]])}
+                  onChange={(use) => setLine(i, use)}
+                />
               </td>
             </tr>
           ))}
@@ -109,24 +105,22 @@ export function LinesPanel({
                     `, ${formatDepth(p.depthM, units)} deep`}
                 </th>
                 <td>
-                  <Select
-                    aria-label={`${p.name} is`}
-                    value={uses.points[i]}
-                    onChange={(e) => setPoint(i, e.target.value as PointUse)}
-                  >
-                    {POINT_USES.map((use) => (
-                      <option key={use} value={use}>
-                        {use === 'none' ? LINE_WORDS.none : USE_WORDS[use][0]}
-                      </option>
-                    ))}
-                  </Select>
+                  <Use
+                    label={`${p.name} is`}
+                    value={uses.points[i]!}
+                    options={POINT_USES.map((use) => [
+                      use,
+                      use === 'none' ? LINE_WORDS.none : USE_WORDS[use][0],
+                    ])}
+                    onChange={(use) => setPoint(i, use)}
+                  />
                 </td>
               </tr>
             ))}
           </tbody>
         </PlainTable>
       )}
-      {taken.lines.length + taken.points.length > 2 * MOST_SHOWN && (
+      {Math.max(taken.lines.length, taken.points.length) > MOST_SHOWN && (
         <p>Only the first {MOST_SHOWN} of each are listed; the others go by their names.</p>
       )}
       {tried.ok ? (
@@ -164,6 +158,29 @@ export function LinesPanel({
         </p>
       )}
     </section>
+  );
+}
+
+/** What a line or a place is, from a list. */
+function Use<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange: (use: T) => void;
+}) {
+  return (
+    <Select aria-label={label} value={value} onChange={(e) => onChange(e.target.value as T)}>
+      {options.map(([use, words]) => (
+        <option key={use} value={use}>
+          {words}
+        </option>
+      ))}
+    </Select>
   );
 }
 
