@@ -22,10 +22,11 @@ import { Disclosure } from '@/ui/disclosure';
 import { dayWords } from '@/words/dates';
 import { ButtonLink } from '@/ui/button-link';
 import css from './start.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 
-export default async function StartPage() {
+async function StartPage() {
   const [all, streams, drafts, last, { units }] = await Promise.all([
     beatsInBook(),
     streamsInBook(),
@@ -154,3 +155,5 @@ function draftName(body: unknown): string {
   const b = body as { name?: string; plan?: { name?: string } };
   return b.name || b.plan?.name || 'unnamed';
 }
+
+export default forPaired(StartPage);

@@ -1,18 +1,10 @@
 import { mkdtempSync } from 'node:fs';
 import { request as ask } from 'node:http';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type APIRequestContext } from '@playwright/test';
+import { freePort } from './free-port';
 import { startServer } from './server';
-
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const s = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = s.address() as { port: number };
-      s.close(() => resolve(port));
-    });
-  });
 
 test('asked to end in the middle of a write: the write is kept and answered, then the book is closed', async ({
   request,

@@ -1,21 +1,13 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, type ChildProcess } from 'node:child_process';
 import { chmodSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { createServer, request, type Server } from 'node:http';
-import { createServer as plainServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { newCluster, type Cluster } from '../store/fixtures/cluster';
-import { NOW } from '../playwright.config';
+import { freePort } from './free-port';
+import { startPacked } from './packed';
 import { startServer, type Started } from './server';
-
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const s = plainServer().listen(0, '127.0.0.1', () => {
-      const { port } = s.address() as AddressInfo;
-      s.close(() => resolve(port));
-    });
-  });
 
 test.describe('packed', () => {
   const folder = mkdtempSync(join(tmpdir(), 'pebble-packed-'));
@@ -31,29 +23,11 @@ test.describe('packed', () => {
     const app = join(folder, 'app');
     execFileSync(process.execPath, ['scripts/pack.mjs', app]);
     const port = await freePort();
-    // Nothing of this repository is near: neither the working directory nor what is above the folder.
-    running = spawn(process.execPath, [join(app, 'start.mjs'), 'demo'], {
-      cwd: '/',
-      stdio: 'ignore',
-      env: {
-        NODE_ENV: 'production',
-        PATH: process.env.PATH,
-        PORT: String(port),
-        PEBBLE_NOW: NOW,
-        PEBBLE_LANE_DATA: join(folder, 'data'),
-        PEBBLE_DEMO_HISTORY: 'none',
-        PEBBLE_BACKUP: join(folder, 'backups'),
-      },
+    running = await startPacked(app, port, {
+      PEBBLE_LANE_DATA: join(folder, 'data'),
+      PEBBLE_BACKUP: join(folder, 'backups'),
     });
     const url = `http://127.0.0.1:${port}`;
-    await expect
-      .poll(
-        async () => (await page.request.get(`${url}/api/v1/health`).catch(() => null))?.status(),
-        {
-          timeout: 90_000,
-        },
-      )
-      .toBe(200);
     expect(
       execFileSync(process.execPath, [join(app, 'healthy.mjs')], {
         env: { NODE_ENV: 'production', PORT: String(port) },

@@ -32,6 +32,8 @@ export { keepMark, removeMark } from './marks';
 export { beginTry, recordEvent } from './tries';
 export {
   alterPhone,
+  inFours,
+  NOT_PAIRED,
   onNewCode,
   onThrownOut,
   PAIRED_FOR_S,
@@ -40,6 +42,7 @@ export {
   PHONE_COOKIE,
   phoneOfToken,
   phonesInBook,
+  thrownOutOf,
 } from './phones';
 export { feedEndOfBook, feedSince } from './feed';
 export { bankOf } from './bank';
@@ -63,7 +66,7 @@ export { recordOf, refitOnceADay, refitRecord, takeBack } from './record';
 export { changeSettings, settings } from './settings';
 export { doorSaid, sayDoor, type DoorSaid } from './door';
 export { bookRefusal } from './book-refusal';
-export { requestName, underName } from './request-name';
+export { requestName, underRequest, visitorNow, type ServedRequest, type Visitor } from './request';
 export { nowMs } from './clock';
 export { bookPlace, closeBook, dataFolder } from './book';
 export type { Outcome } from './outcome';

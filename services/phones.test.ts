@@ -2,7 +2,7 @@ import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
 startFreshBook('pebble-phones-');
-import { findSecret } from '../store/index';
+import { changePhone, findSecret } from '../store/index';
 import { book } from './book';
 import { onPostgres, startFreshBook } from '../store/fixtures/books';
 import {
@@ -14,6 +14,7 @@ import {
   pairPhone,
   phoneOfToken,
   phonesInBook,
+  thrownOutOf,
 } from './index';
 
 afterAll(closeBook);
@@ -67,6 +68,40 @@ it('a code is replaced after ten minutes; guessing is slowed down, even with the
   expect(await pairPhone({ code: right, name: 'x' }, '192.0.2.67', now)).toMatchObject({
     ok: true,
   });
+});
+
+it('many networks that guess do not shut the door for others: the code grows instead', async () => {
+  const now = T + 60 * MIN;
+  const usual = (await pairingCode(now)).code;
+  expect(usual).toHaveLength(8);
+  const guess = (n: number) =>
+    pairPhone({ code: '1234 5678 9', name: 'x' }, `2001:db8:0:${n.toString(16)}::1`, now);
+  for (let network = 1; network <= 6; network++)
+    for (let n = 0; n < 5; n++) expect(await guess(network)).toMatchObject({ code: 'invalid' });
+  // One network of IPv6 is one guesser, whatever address of it is used.
+  expect(await pairPhone({ code: usual, name: 'x' }, '2001:db8:0:1:ffff::2', now)).toMatchObject({
+    code: 'too-many',
+  });
+  expect(await guess(99)).toMatchObject({ code: 'invalid' });
+  const grown = (await pairingCode(now)).code;
+  expect(grown).toMatch(/^\d{12}$/);
+  // More guesses do not change it any more: who reads it off has the time to type it.
+  for (let network = 200; network < 240; network++) await guess(network);
+  expect((await pairingCode(now)).code).toBe(grown);
+  expect(await pairPhone({ code: grown, name: 'Vest' }, '192.0.2.80', now)).toMatchObject({
+    ok: true,
+  });
+});
+
+it('a phone that any server has thrown out is known to all of them', async () => {
+  const now = T + 90 * MIN;
+  const paired = await pairPhone({ code: (await pairingCode(now)).code, name: 'Net' }, '::1', now);
+  if (!paired.ok) throw new Error(paired.message);
+  const { id } = paired.value.phone;
+  expect(await thrownOutOf([id])).toEqual([]);
+  // As another server does it: in the book alone.
+  await changePhone(await book(), id, { thrownOutMs: now });
+  expect(await thrownOutOf([id, 'nobody'])).toEqual([id]);
 });
 
 it('what cookies are sealed with is for the owner alone: a file of the folder, or in the database', async () => {

@@ -6,6 +6,9 @@ import { book } from './book';
 import { done, refused, type Outcome } from './outcome';
 import { sharedKey, swapSharedKey } from './shared-keys';
 
+/** What a stranger is told. */
+export const NOT_PAIRED =
+  'This phone is not paired with the book. Pair it again: what waits is kept on the phone.';
 /** The cookie by which a paired phone is known. */
 export const PHONE_COOKIE = 'pebble-lane-phone';
 /** A phone stays paired so long after it was paired, s. */
@@ -15,8 +18,16 @@ const CODE = 'code';
 const SEAL = 'phones';
 /** A code that was not used by then is replaced, ms. */
 const CODE_FOR_MS = 10 * 60_000;
-/** Guesses: from one address, and from all of them, in ten minutes. 10^8 codes. */
+/**
+ * Guesses in ten minutes: from one network, and from all of them together. Whoever guesses much shuts
+ * the door for his own network; when many networks guess, it stays open for others, and the code
+ * grows from 10^8 to 10^12 instead.
+ */
 const GUESSES = { one: 5, all: 30, everyS: 600 } as const;
+/** Figures of a code, usually, and while it is being guessed at. */
+const FIGURES = { usual: 8, guessed: 12 } as const;
+/** What one subscriber is given of the address space of IPv6, in groups of 16 bit. */
+const GROUPS_OF_A_NETWORK = 4;
 /** A phone's last visit is written no oftener than this, ms. */
 const SEEN_EVERY_MS = 60_000;
 
@@ -46,7 +57,7 @@ function pairing(): Pairing {
   return held[KEY];
 }
 
-/** The code that pairs the next phone, eight figures; a new one when the last was used or is too old. */
+/** The code that pairs the next phone, eight figures or, while many guess, twelve; a new one when the last was used or is too old. */
 export async function pairingCode(nowMs: number): Promise<Code> {
   for (;;) {
     const known = await sharedKey(CODE);
@@ -55,6 +66,9 @@ export async function pairingCode(nowMs: number): Promise<Code> {
     await newCode(known, nowMs);
   }
 }
+
+/** A code as a person reads it off and types it. */
+export const inFours = (code: string): string => code.replace(/\d{4}(?=\d)/g, '$& ');
 
 export function onNewCode(listener: (code: string) => void): void {
   pairing().listeners.add(listener);
@@ -66,23 +80,38 @@ export function onThrownOut(listener: (id: string) => void): void {
 
 /** Puts a new code in place of the known one; false where somebody else has done so: a code serves once. */
 async function newCode(known: string | null, nowMs: number): Promise<boolean> {
-  const code = String(randomInt(0, 1e8)).padStart(8, '0');
+  const figures = (await guessedAt()) ? FIGURES.guessed : FIGURES.usual;
+  const code = String(randomInt(0, 10 ** figures)).padStart(figures, '0');
   const value = JSON.stringify({ code, endsMs: nowMs + CODE_FOR_MS } satisfies Code);
   if (!(await swapSharedKey(CODE, known, value))) return false;
   for (const listener of pairing().listeners) listener(code);
   return true;
 }
 
-/** Lets a phone in by the code, once. Guessing is slow: five tries in ten minutes from one address. */
+/** Whether more wrong codes came in than one household types. */
+const guessedAt = async (): Promise<boolean> =>
+  ((await pairing().all.get('all'))?.consumedPoints ?? 0) > GUESSES.all;
+
+/** Addresses that one guesser has at will count as one: a network of IPv6. */
+export function networkOf(address: string): string {
+  if (!address.includes(':') || address.includes('.')) return address;
+  const [head = '', tail = ''] = address.split('::');
+  const before = head.split(':').filter(Boolean);
+  const after = tail.split(':').filter(Boolean);
+  const zeros = Array<string>(Math.max(0, 8 - before.length - after.length)).fill('0');
+  return [...before, ...zeros, ...after].slice(0, GROUPS_OF_A_NETWORK).join(':');
+}
+
+/** Lets a phone in by the code, once. Guessing is slow: five tries in ten minutes from one network. */
 export async function pairPhone(
   told: { code: string; name: string },
   address: string,
   nowMs: number,
 ): Promise<Outcome<{ phone: Phone; token: string }>> {
   const p = pairing();
+  const from = networkOf(address);
   try {
-    await p.one.consume(address);
-    await p.all.consume('all');
+    await p.one.consume(from);
   } catch {
     return refused(
       'too-many',
@@ -97,13 +126,18 @@ export async function pairPhone(
     typed.length !== code.length ||
     !timingSafeEqual(Buffer.from(typed), Buffer.from(code)) ||
     !(await newCode(JSON.stringify(shown), nowMs))
-  )
+  ) {
+    await p.all.penalty('all');
+    // A short code does not outlive many guesses; a long one stands, or guessing would shut the door.
+    if (code.length < FIGURES.guessed && (await guessedAt()))
+      await newCode(JSON.stringify(shown), nowMs);
     return refused(
       'invalid',
-      `The code is not the one that the computer shows now; it has eight figures.`,
+      `The code is not the one that the computer shows now; that has ${(await pairingCode(nowMs)).code.length} figures.`,
       'code',
     );
-  await p.one.delete(address);
+  }
+  await p.one.delete(from);
   const phone: Phone = {
     id: randomUUID(),
     name: told.name,
@@ -132,6 +166,12 @@ export async function phoneOfToken(
   if (!phone || phone.thrownOutMs !== null) return null;
   if (nowMs - phone.seenMs > SEEN_EVERY_MS) await changePhone(db, id, { seenMs: nowMs });
   return phone;
+}
+
+/** Which of these phones have been thrown out, by whichever server of the book. */
+export async function thrownOutOf(ids: readonly string[]): Promise<string[]> {
+  const phones = await listPhones(await book());
+  return phones.filter((p) => p.thrownOutMs !== null && ids.includes(p.id)).map((p) => p.id);
 }
 
 export async function phonesInBook(): Promise<Phone[]> {

@@ -33,8 +33,15 @@ export function publicOrigin(told: string | undefined): URL | null {
     throw new Error(
       `PEBBLE_PUBLIC is "${told}"; it must be where the proxy is reached, such as https://book.example`,
     );
+  if (url.protocol === 'http:' && !namesItself(url.host))
+    throw new Error(
+      `PEBBLE_PUBLIC is "${told}"; it must begin with https://, or no phone could be paired: what a phone is known by is never sent in the open. http:// is possible for localhost alone.`,
+    );
   return url;
 }
+
+/** Whether a program that listens there can be reached from this machine alone. */
+export const staysOnMachine = (host: string): boolean => host === 'localhost' || isLoopback(host);
 
 /** The port of an origin, said or not. */
 export const portOf = (url: URL): number =>

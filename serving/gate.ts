@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { namesItself } from './addresses';
+import { pathOf } from './path';
 
 /** A request as the gate sees it: its head, nothing of its body. */
 export interface Head {
@@ -33,6 +34,7 @@ const METHODS = ['GET', 'HEAD', 'PUT', 'POST', 'PATCH', 'DELETE'];
 const READS = ['GET', 'HEAD'];
 const LONGEST_URL = 4096;
 const MEGA = 1_000_000;
+const JSON_KIND = /^application\/json\s*(;|$)/;
 
 /** What a body may be, by path: its kind, and the most it may hold. The first that matches counts. */
 const BODIES: readonly { path: RegExp; kind: RegExp; named: string; limit: number }[] = [
@@ -50,11 +52,13 @@ const BODIES: readonly { path: RegExp; kind: RegExp; named: string; limit: numbe
   },
   {
     path: /^\/api\/v1\/book$/,
-    kind: /^application\/json/,
+    kind: JSON_KIND,
     named: 'application/json',
     limit: 400 * MEGA,
   },
-  { path: /./, kind: /^application\/json/, named: 'application/json', limit: 4 * MEGA },
+  // What a stranger may send: it is held in memory before a guess is counted.
+  { path: /^\/api\/v1\/pair$/, kind: JSON_KIND, named: 'application/json', limit: 1000 },
+  { path: /./, kind: JSON_KIND, named: 'application/json', limit: 4 * MEGA },
 ];
 
 /**
@@ -89,15 +93,15 @@ function badLine({ method, url }: Head): TurnedAway | null {
       code: 'address',
       message: `The address holds ${url.length} letters; at most ${LONGEST_URL} are read.`,
     };
-  if (!url.startsWith('/') || url.startsWith('//') || !decodes(url))
+  if (pathOf(url) === null || !queryDecodes(url))
     return { status: 400, code: 'address', message: 'The address cannot be read.' };
   return null;
 }
 
-function decodes(url: string): boolean {
+function queryDecodes(url: string): boolean {
   try {
     // eslint-disable-next-line no-control-regex
-    return !/[\u0000-\u001f\u007f\\]/.test(decodeURIComponent(url));
+    return !/[\u0000-\u001f\u007f\\]/.test(decodeURIComponent(url.slice(url.indexOf('?') + 1)));
   } catch {
     return false;
   }
@@ -126,13 +130,13 @@ function badWrite(head: Head, door: Door): TurnedAway | null {
   if (method === 'DELETE' && length === null && transferEncoding === undefined) return null;
   if (length === null || !Number.isSafeInteger(length) || transferEncoding !== undefined)
     return { status: 411, code: 'body', message: 'The body must say how large it is.' };
-  const path = url.split('?')[0]!;
+  const path = pathOf(url)!;
   const body = BODIES.find((b) => b.path.test(path))!;
   if (length > body.limit)
     return {
       status: 413,
       code: 'body',
-      message: `The body holds ${(length / MEGA).toFixed(1)} MB; at most ${body.limit / MEGA} MB are taken.`,
+      message: `The body holds ${inWords(length)}; at most ${inWords(body.limit)} are taken.`,
     };
   if (method !== 'DELETE' && !body.kind.test(contentType?.toLowerCase() ?? ''))
     return {
@@ -142,6 +146,9 @@ function badWrite(head: Head, door: Door): TurnedAway | null {
     };
   return null;
 }
+
+const inWords = (bytes: number) =>
+  bytes < MEGA ? `${bytes} bytes` : `${Number((bytes / MEGA).toFixed(1))} MB`;
 
 export const newNonce = () => randomBytes(16).toString('base64');
 

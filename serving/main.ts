@@ -10,26 +10,21 @@ import {
   bookPlace,
   closeBook,
   dataFolder,
+  inFours,
+  NOT_PAIRED,
   nowMs,
   onNewCode,
   onThrownOut,
   pairingCode,
-  PHONE_COOKIE,
-  phoneOfToken,
   sayDoor,
-  underName,
+  underRequest,
+  type ServedRequest,
 } from '../services/index';
 import { certificateFor, type Authority } from './authority';
-import {
-  askerOf,
-  isLoopback,
-  lanHosts,
-  LOOPBACK,
-  namesItself,
-  portOf,
-  publicOrigin,
-} from './addresses';
-import { openToAll } from './open-paths';
+import { askerOf, lanHosts, LOOPBACK, portOf, publicOrigin, staysOnMachine } from './addresses';
+import { cutOff, visitorOf, watchThrownOut, type Reach } from './admission';
+import { openPaths } from './open-paths';
+import { pathOf } from './path';
 import { contentPolicy, newNonce, safetyHeaders, turnedAway, type Door } from './gate';
 
 /**
@@ -45,40 +40,25 @@ const LOOK_AGAIN_MS = 6 * 3_600_000;
 /** Writes are waited for this long when the program is asked to end, ms. */
 const LAST_WRITES_MS = 10_000;
 
-const app = next({ dev: false, dir: process.cwd(), hostname: host, port });
+const root = process.cwd();
+const app = next({
+  dev: false,
+  dir: root,
+  hostname: host,
+  port,
+  // The framework listens for upgrades where there are none: such a request is served as any other.
+  httpServer: createServer(),
+});
 const handle = app.getRequestHandler();
 
 /** Where a proxy in front of this server is reached; null: there is none. */
 let outside: URL | null = null;
 let authority: Authority | null = null;
 let door: Door = { hosts: new Set(LOOPBACK), port, secure: lan };
+let open: ReadonlySet<string> = new Set();
 let closing = false;
 /** Writes that are being served; the program ends after the last. */
 let writing = 0;
-
-const cookieOf = (request: IncomingMessage): string | undefined =>
-  request.headers.cookie
-    ?.split(/;\s*/)
-    .find((c) => c.startsWith(`${PHONE_COOKIE}=`))
-    ?.slice(PHONE_COOKIE.length + 1);
-
-/** Answers being given to each phone: thrown out, it hears no more. */
-const answering = new Map<string, Set<ServerResponse>>();
-
-/** Loopback is the machine's own; over the network only what is paired, or what pairing needs. */
-async function mayCome(request: IncomingMessage, response: ServerResponse): Promise<boolean> {
-  if (!lan && !outside) return true;
-  // Behind a proxy everybody comes from this machine.
-  if (!outside && isLoopback(request.socket.remoteAddress) && namesItself(request.headers.host))
-    return true;
-  if (openToAll(request.url ?? '/')) return true;
-  const phone = await phoneOfToken(cookieOf(request), nowMs());
-  if (!phone) return false;
-  const open = answering.get(phone.id) ?? new Set();
-  answering.set(phone.id, open.add(response));
-  response.once('close', () => open.delete(response));
-  return true;
-}
 
 function refuse(
   response: ServerResponse,
@@ -91,7 +71,13 @@ function refuse(
   response.end(JSON.stringify({ error: { code, message, ...(field && { field }) } }));
 }
 
-async function serve(request: IncomingMessage, response: ServerResponse): Promise<void> {
+const reach = (): Reach => (outside ? 'proxy' : lan ? 'network' : 'machine');
+
+async function serve(
+  request: IncomingMessage,
+  response: ServerResponse,
+  served: ServedRequest,
+): Promise<void> {
   const { method = 'GET', url = '/' } = request;
   const { headers } = request;
   for (const [name, value] of Object.entries(safetyHeaders(door, headers.host)))
@@ -111,19 +97,12 @@ async function serve(request: IncomingMessage, response: ServerResponse): Promis
   );
   if (away) return refuse(response, away.status, away.code, away.message);
   if (closing) return refuse(response, 503, 'closing', 'The program is closing.');
-  if (!(await mayCome(request, response))) {
-    if (url.startsWith('/api/'))
-      return refuse(
-        response,
-        401,
-        'not-paired',
-        'This phone is not paired with the book. Pair it again: what waits is kept on the phone.',
-      );
-    response.writeHead(303, { location: '/pair' });
-    response.end();
-    return;
-  }
-  if (url === '/trust/authority.crt' && authority) {
+  // The gate has seen that there is one.
+  const path = pathOf(url)!;
+  served.visitor = await visitorOf(request, response, reach());
+  if (served.visitor === 'stranger' && (reach() === 'machine' || !open.has(path)))
+    return turnBack(response, path);
+  if (path === '/trust/authority.crt' && authority) {
     response.writeHead(200, {
       'content-type': 'application/x-x509-ca-cert',
       'content-disposition': 'attachment; filename="pebble-lane.crt"',
@@ -143,6 +122,20 @@ async function serve(request: IncomingMessage, response: ServerResponse): Promis
   await handle(request, response);
 }
 
+/** A stranger is told what would let him in. */
+function turnBack(response: ServerResponse, path: string): void {
+  if (reach() === 'machine')
+    return refuse(
+      response,
+      403,
+      'passed-on',
+      'This program serves its own machine alone, and this request was passed on by another. Start it with PEBBLE_PUBLIC to put it behind a proxy, or with --lan for the local network.',
+    );
+  if (path.startsWith('/api/')) return refuse(response, 401, 'not-paired', NOT_PAIRED);
+  response.writeHead(303, { location: '/pair' });
+  response.end();
+}
+
 function onRequest(request: IncomingMessage, response: ServerResponse): void {
   const began = performance.now();
   const writes = !['GET', 'HEAD'].includes(request.method ?? 'GET');
@@ -157,7 +150,8 @@ function onRequest(request: IncomingMessage, response: ServerResponse): void {
         `${new Date().toISOString()} ${name} ${response.statusCode} ${(performance.now() - began).toFixed(0)} ms`,
       );
   });
-  underName(name, () => serve(request, response)).catch((error: unknown) => {
+  const served: ServedRequest = { name, visitor: 'stranger' };
+  underRequest(served, () => serve(request, response, served)).catch((error: unknown) => {
     console.error(`${name} failed:`, error);
     if (!response.headersSent)
       refuse(response, 500, 'internal', 'Something went wrong on this machine; the log says more.');
@@ -195,13 +189,13 @@ async function look(force = false): Promise<void> {
 }
 
 async function hello(): Promise<void> {
-  onNewCode((next) => console.log(`New pairing code: ${spaced(next)}`));
+  onNewCode((next) => console.log(`New pairing code: ${inFours(next)}`));
   if (outside) {
     const { code } = await pairingCode(nowMs());
     console.log(
       `Pebble Lane: ${outside.origin}, by a proxy to http://${host}:${port}   (the book: ${bookPlace()}; Ctrl-C stops it)`,
     );
-    console.log(`Pairing code: ${spaced(code)}   (once, within ten minutes)`);
+    console.log(`Pairing code: ${inFours(code)}   (once, within ten minutes)`);
     return;
   }
   if (!lan || !authority) {
@@ -216,11 +210,10 @@ async function hello(): Promise<void> {
   console.log(renderUnicodeCompact(`${address}/pair`));
   console.log(`Pebble Lane: ${address}   (the book: ${bookPlace()}; Ctrl-C stops it)`);
   console.log(`On this machine: https://localhost:${port}`);
-  console.log(`Pairing code: ${spaced(code)}   (once, within ten minutes)`);
+  console.log(`Pairing code: ${inFours(code)}   (once, within ten minutes)`);
   console.log(`How a phone trusts this machine: ${address}/trust`);
   console.log(`Fingerprint of its authority: ${authority.fingerprint}`);
 }
-const spaced = (code: string) => `${code.slice(0, 4)} ${code.slice(4)}`;
 
 /** Takes no more, waits for the last write, closes the book, ends. */
 async function close(server: Server | TlsServer): Promise<void> {
@@ -237,6 +230,11 @@ async function close(server: Server | TlsServer): Promise<void> {
 
 async function start(): Promise<void> {
   outside = publicOrigin(process.env.PEBBLE_PUBLIC);
+  if (!lan && !outside && !staysOnMachine(host))
+    throw new Error(
+      `HOST is "${host}", where others reach it, and nobody would be asked who they are. Start it with --lan (HTTPS, and phones are paired), or name the address of a proxy in front of it by PEBBLE_PUBLIC; or leave HOST at 127.0.0.1.`,
+    );
+  open = openPaths(root);
   const backups = backupPlan(process.env);
   // What was told is looked at before anything is opened; a database may be away for now.
   bookPlace();
@@ -262,9 +260,8 @@ async function start(): Promise<void> {
   setInterval(() => void renew(false), LOOK_AGAIN_MS).unref();
   process.on('SIGHUP', () => void renew(true).then(() => console.log('Certificate renewed.')));
   for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void close(server));
-  onThrownOut((id) => {
-    for (const response of answering.get(id) ?? []) response.destroy();
-  });
+  onThrownOut(cutOff);
+  watchThrownOut();
   if (backups) backUpByItself(backups);
   server.listen(port, host, () => void hello());
 }

@@ -1,5 +1,6 @@
 import {
   CompiledQuery,
+  SqliteAdapter,
   SqliteDialect,
   SqliteDriver,
   type DatabaseConnection,
@@ -23,11 +24,21 @@ class ImmediateDriver extends SqliteDriver {
   }
 }
 
+/** SQLite changes tables within a transaction; the package's own adapter says that it does not. */
+class TransactionalDdlAdapter extends SqliteAdapter {
+  override get supportsTransactionalDdl(): boolean {
+    return true;
+  }
+}
+
 export class ImmediateSqliteDialect extends SqliteDialect {
   readonly #config: SqliteDialectConfig;
   constructor(config: SqliteDialectConfig) {
     super(config);
     this.#config = config;
+  }
+  override createAdapter(): SqliteAdapter {
+    return new TransactionalDdlAdapter();
   }
   override createDriver(): Driver {
     return new ImmediateDriver(this.#config);

@@ -2,8 +2,7 @@ import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Kysely, Migrator, SqliteDialect } from 'kysely';
-import { FIRST_BEAT_FILE } from '../demo/first-beat';
-import { readBeat, type BeatPlan } from '../core/formats/index';
+import { fillFirstBook } from './fixtures/first-book';
 import { MIGRATIONS } from './migrations';
 import { openSqlite } from './sqlite';
 import {
@@ -16,8 +15,6 @@ import {
   listTries,
   openStore,
 } from './index';
-
-const plan = (readBeat(FIRST_BEAT_FILE) as { plan: BeatPlan }).plan;
 
 /** A book as the first release left it, with one of everything. */
 async function oldBook(): Promise<string> {
@@ -32,17 +29,7 @@ async function oldBook(): Promise<string> {
     provider: { getMigrations: async () => first },
   }).migrateToLatest();
   if (error) throw error;
-  sqlite.exec(`
-    insert into streams values ('s1', 'Thrum');
-    insert into beats values ('b1', 's1', 'Sallow Steps', '${JSON.stringify(plan).replaceAll("'", "''")}', 'h1', 1);
-    insert into marks values ('m1', 'b1', 3, 1, 0.4, 0, 27, 'sure', 1, 0);
-    insert into streams values ('s2', 'Thrum');
-    insert into beats values ('b2', 's2', 'Other', '${JSON.stringify({ ...plan, timeZone: 'Etc/GMT-2' }).replaceAll("'", "''")}', 'h2', 2);
-    insert into outings values ('o1', 'b1', '2026-06-13'), ('o2', 'b2', '2026-06-13'), ('o3', 'b2', '2026-07-01');
-    insert into tries values ('t1', 'o1', 'b1', 'm1', 'Ant', 1, 120, '{"waterTempC": 11, "target": {"xM": 3, "yM": 1}}'),
-      ('t2', 'o2', 'b2', null, '', 9, 120, '{}');
-    insert into try_events (id, try_id, seq, code, client_ms, zone_offset_min, detail_json)
-      values ('e1', 't1', 1, 'cast', 1, 120, '{}');`);
+  fillFirstBook(sqlite);
   sqlite.close();
   return folder;
 }

@@ -1,5 +1,5 @@
 import { ValidationError, type Schema } from 'yup';
-import { bookRefusal, requestName, type Outcome } from '@/services/index';
+import { bookRefusal, NOT_PAIRED, requestName, visitorNow, type Outcome } from '@/services/index';
 
 const STATUS = { invalid: 400, 'not-found': 404, conflict: 409, 'too-many': 429 } as const;
 const JSON_LIMIT = 4_000_000;
@@ -13,8 +13,17 @@ export function answer<T>(outcome: Outcome<T>): Response {
   return problem(STATUS[outcome.code], outcome.code, outcome.message, outcome.field);
 }
 
-/** Runs a handler; what it throws becomes one shape of error. */
+/**
+ * Runs a handler for this machine and for paired phones; what it throws becomes one shape of error.
+ * The door has asked who comes; this asks again, of what is really being answered.
+ */
 export async function respond(run: () => Promise<Response>): Promise<Response> {
+  if (visitorNow() === 'stranger') return problem(401, 'not-paired', NOT_PAIRED);
+  return respondToAll(run);
+}
+
+/** The same for anybody: the pairing itself, and whether the program answers. */
+export async function respondToAll(run: () => Promise<Response>): Promise<Response> {
   try {
     return await run();
   } catch (error) {

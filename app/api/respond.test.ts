@@ -1,7 +1,7 @@
-import { jsonOf, respond } from './respond.server';
+import { jsonOf, respondToAll } from './respond.server';
 
 const thrown = async (error: unknown) => {
-  const response = await respond(async () => {
+  const response = await respondToAll(async () => {
     throw error;
   });
   return {
@@ -50,7 +50,7 @@ it('what is nobody’s refusal stays a 500', async () => {
 describe('a body', () => {
   const said = async (text: string) => {
     const request = new Request('http://localhost/x', { method: 'PUT', body: text });
-    const response = await respond(async () => Response.json(await jsonOf(request)));
+    const response = await respondToAll(async () => Response.json(await jsonOf(request)));
     return { status: response.status, body: (await response.json()) as unknown };
   };
   it('nested without end is refused before it is parsed; brackets in words do not count', async () => {

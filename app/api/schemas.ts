@@ -317,7 +317,7 @@ const phoneName = string()
   .max(40, 'The name is longer than 40 letters.')
   .required('The phone needs a name.');
 export const pairSchema = object({
-  code: text('The code', 20).required('The code is missing; it has eight figures.'),
+  code: text('The code', 20).required('The code is missing; it has eight figures, or twelve.'),
   name: phoneName,
 }).noUnknown();
 export const phoneSchema = object({ name: phoneName }).noUnknown();

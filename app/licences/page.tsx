@@ -4,6 +4,7 @@ import { ButtonAnchor } from '@/ui/button';
 import { ButtonLink } from '@/ui/button-link';
 import { PlainTable } from '@/ui/plain-table';
 import css from '../start.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Licences, Pebble Lane' };
@@ -15,7 +16,7 @@ interface Shipped {
 }
 
 /** Whose work this program is made of, and on what terms. */
-export default function LicencesPage() {
+function LicencesPage() {
   const path = join(process.cwd(), 'public/licences.json');
   const all = JSON.parse(readFileSync(path, 'utf8')) as Shipped[];
   return (
@@ -57,3 +58,5 @@ export default function LicencesPage() {
     </main>
   );
 }
+
+export default forPaired(LicencesPage);

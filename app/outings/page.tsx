@@ -6,12 +6,13 @@ import { dayWordsFrom } from '@/words/dates';
 import { capital } from '@/words/names';
 import { TableIn } from './table-in';
 import css from '../start.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Outings, Pebble Lane' };
 
 /** Every outing in which something happened, and the way in for tries from a table. */
-export default async function OutingsPage() {
+async function OutingsPage() {
   const all = await outingList();
   return (
     <main className={css.start}>
@@ -63,3 +64,5 @@ export default async function OutingsPage() {
     </main>
   );
 }
+
+export default forPaired(OutingsPage);

@@ -8,14 +8,16 @@ import { FormText, useSchemaForm } from '@/ui/schema-form';
 import { someWords } from '@/words/form-schemas';
 import panel from '../../ui/panel.module.css';
 
-const FIGURES = 8;
+/** A code has so many figures; twelve while somebody guesses at it. */
+const FIGURES = [8, 12];
 const PAIRING = object({
   code: string()
     .default('')
     .test(
       'code',
-      ({ value }) => `The code is "${value}"; it has eight figures, as the computer shows them.`,
-      (text) => (text ?? '').replace(/\D/g, '').length === FIGURES,
+      ({ value }) =>
+        `The code is "${value}"; it has eight or twelve figures, as the computer shows them.`,
+      (text) => FIGURES.includes((text ?? '').replace(/\D/g, '').length),
     ),
   name: someWords('The name', 40, 'Give the phone a name that you know it by.'),
 });
@@ -37,10 +39,10 @@ export function PairForm() {
       <FormText
         form={form}
         name="code"
-        label="Code on the computer, eight figures"
+        label="Code on the computer"
         inputMode="decimal"
         focused
-        maxLength={12}
+        maxLength={16}
         placeholder="1234 5678"
       />
       <FormText form={form} name="name" label="Name of this phone" maxLength={40} />

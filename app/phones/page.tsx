@@ -1,15 +1,16 @@
 import { renderSVG } from 'uqr';
-import { doorSaid, nowMs, pairingCode, phonesInBook } from '@/services/index';
+import { doorSaid, inFours, nowMs, pairingCode, phonesInBook, visitorNow } from '@/services/index';
 import { ButtonLink } from '@/ui/button-link';
 import { dayWords } from '@/words/dates';
 import { PhoneList } from './phone-list';
 import css from '../start.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Phones, Pebble Lane' };
 
 /** The phones that are let in, and how the next one is. */
-export default async function PhonesPage() {
+async function PhonesPage() {
   const door = doorSaid();
   const phones = (await phonesInBook()).filter((p) => p.thrownOutMs === null);
   return (
@@ -21,7 +22,10 @@ export default async function PhonesPage() {
       </p>
       <h1>Phones</h1>
       {door?.secure ? (
-        <Invite address={door.addresses[0] ?? ''} code={(await pairingCode(nowMs())).code} />
+        <Invite
+          address={door.addresses[0] ?? ''}
+          code={visitorNow() === 'machine' ? (await pairingCode(nowMs())).code : null}
+        />
       ) : (
         <p>
           The program listens to this computer alone. To take an outing along on a phone, start it
@@ -41,7 +45,8 @@ export default async function PhonesPage() {
   );
 }
 
-function Invite({ address, code }: { address: string; code: string }) {
+/** `code` is null on a page that comes over the network: who reads that page could be anybody. */
+function Invite({ address, code }: { address: string; code: string | null }) {
   const picture = `data:image/svg+xml;utf8,${encodeURIComponent(renderSVG(`${address}/pair`))}`;
   return (
     <section className={css.invite} aria-label="Let a phone in">
@@ -50,10 +55,17 @@ function Invite({ address, code }: { address: string; code: string }) {
       <div>
         <p>On the phone, in the same network, open</p>
         <p className={css.address}>{address}/pair</p>
-        <p>and type</p>
-        <p className={css.code}>
-          {code.slice(0, 4)} {code.slice(4)}
-        </p>
+        {code === null ? (
+          <p>
+            and type the code that stands in the window in which the program was started, or on this
+            page on the computer itself. It is not shown over the network.
+          </p>
+        ) : (
+          <>
+            <p>and type</p>
+            <p className={css.code}>{inFours(code)}</p>
+          </>
+        )}
         <p>
           The code works once, within ten minutes.{' '}
           <a href="/trust">How a phone trusts the computer</a>
@@ -62,3 +74,5 @@ function Invite({ address, code }: { address: string; code: string }) {
     </section>
   );
 }
+
+export default forPaired(PhonesPage);

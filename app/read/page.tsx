@@ -4,12 +4,13 @@ import { QuickReadPage } from './quick-read-page';
 import type { KeptRead } from '@/core/log/index';
 import { ButtonAnchor } from '@/ui/button';
 import css from './read.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Quick read, Pebble Lane' };
 
 /** One place on the bank, told in under a minute, with no beat at all. */
-export default async function Page() {
+async function Page() {
   const [kept, beats, reads] = await Promise.all([settings(), beatsInBook(), readsInBook()]);
   return (
     <main className={css.quick}>
@@ -32,3 +33,5 @@ export default async function Page() {
     </main>
   );
 }
+
+export default forPaired(Page);

@@ -4,11 +4,12 @@ import { QueryProvider } from '@/sync/queries';
 import { SettingsForm } from './settings-form';
 import { ButtonLink } from '@/ui/button-link';
 import css from '../start.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Settings, Pebble Lane' };
 
-export default async function SettingsPage() {
+async function SettingsPage() {
   return (
     <main className={css.start}>
       <p>
@@ -28,3 +29,5 @@ export default async function SettingsPage() {
     </main>
   );
 }
+
+export default forPaired(SettingsPage);

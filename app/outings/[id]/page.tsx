@@ -9,12 +9,13 @@ import { ReadingsTable } from './readings-table';
 import { TimeLine } from './time-line';
 import { TriesTable } from './tries-table';
 import css from '../../start.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Outing, Pebble Lane' };
 
 /** An outing afterwards: where, when, what the plan had said and what came of it. */
-export default async function OutingAfterwards({ params }: { params: Promise<{ id: string }> }) {
+async function OutingAfterwards({ params }: { params: Promise<{ id: string }> }) {
   const found = await outingReport((await params).id);
   if (!found.ok) notFound();
   const { outing, tries, readings, beats } = found.value;
@@ -113,3 +114,5 @@ export default async function OutingAfterwards({ params }: { params: Promise<{ i
     </main>
   );
 }
+
+export default forPaired(OutingAfterwards);

@@ -3,12 +3,13 @@ import { settings } from '@/services/index';
 import { ButtonLink } from '@/ui/button-link';
 import { TryLog } from './try-log';
 import css from '../../start.module.css';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Every try, Pebble Lane' };
 
 /** Every try of the book, narrowed as one likes. */
-export default async function LogPage() {
+async function LogPage() {
   const [beats, { units }] = await Promise.all([beatsInBook(), settings()]);
   return (
     <main className={`${css.start} ${css.outingWhole}`}>
@@ -22,3 +23,5 @@ export default async function LogPage() {
     </main>
   );
 }
+
+export default forPaired(LogPage);

@@ -1,9 +1,9 @@
 import { feedEndOfBook, nowMs } from '@/services/index';
-import { respond } from '../../respond.server';
+import { respondToAll } from '../../respond.server';
 
 /** Whether the program answers and its book can be read. */
 export async function GET() {
-  return respond(async () =>
+  return respondToAll(async () =>
     Response.json({ ok: true, nowMs: nowMs(), feedEnd: await feedEndOfBook() }),
   );
 }

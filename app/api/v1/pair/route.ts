@@ -1,10 +1,10 @@
 import { nowMs, PAIRED_FOR_S, PHONE_COOKIE, pairPhone } from '@/services/index';
-import { answer, bodyOf, respond } from '../../respond.server';
+import { answer, bodyOf, respondToAll } from '../../respond.server';
 import { pairSchema } from '../../schemas';
 
 /** Lets the phone that asks in, by the code that the computer shows; it is known by a sealed cookie from then on. */
 export async function POST(request: Request) {
-  return respond(async () => {
+  return respondToAll(async () => {
     const told = await bodyOf(request, pairSchema);
     const from = request.headers.get('x-pebble-remote') ?? 'unknown';
     const paired = await pairPhone(told, from, nowMs());

@@ -3,6 +3,7 @@ import { feltSoundings } from '@/core/formats/index';
 import { newSketch, type Sketch } from '@/core/water/index';
 import { newSurvey, SketchPage, SurveyPage, type SurveyDraft } from '@/making/index';
 import { openBeat, openDraft, settings } from '@/services/index';
+import { forPaired } from '@/app/for-paired.server';
 
 export const dynamic = 'force-dynamic';
 
@@ -11,12 +12,12 @@ interface Props {
   searchParams: Promise<{ beat?: string; stream?: string }>;
 }
 
-export async function generateMetadata({ params }: Props) {
+async function metadataOf({ params }: Props) {
   return { title: `${(await params).way === 'sketch' ? 'Sketch' : 'Survey'}, Pebble Lane` };
 }
 
 /** A draft as it was left; or a new one, empty or from a beat that is to be changed. */
-export default async function MakePage({ params, searchParams }: Props) {
+async function MakePage({ params, searchParams }: Props) {
   const { way, id } = await params;
   if ((way !== 'sketch' && way !== 'survey') || !/^[A-Za-z0-9-]{1,64}$/.test(id)) notFound();
   const { beat: beatId, stream } = await searchParams;
@@ -51,3 +52,6 @@ export default async function MakePage({ params, searchParams }: Props) {
   const body: SurveyDraft = beat ? { plan: beat.plan, photo } : newSurvey('');
   return <SurveyPage draft={{ ...draft, kind: 'survey', body }} units={units} />;
 }
+
+export const generateMetadata = forPaired(metadataOf);
+export default forPaired(MakePage);
