@@ -67,7 +67,7 @@ export function MakingTop({
 function UnitsButton({ units }: { units: UnitSystem }) {
   const router = useRouter();
   const change = async () => {
-    await api.changeSettings({ units: units === 'us' ? 'metric' : 'us' });
+    await api.changeSettings({ units: units === 'us' ? 'metric' : 'us' }, { units });
     router.refresh();
   };
   return (

@@ -11,9 +11,11 @@ export interface DraftInput<T> {
   /** The kept beat that this draft changes; null for a new one. */
   beatId: string | null;
   body: T;
+  /** The book holds it already; absent where it is begun. */
+  isKept?: boolean;
 }
 
-export type Saving = 'untouched' | 'saved' | 'saving' | 'waiting';
+export type Saving = 'untouched' | 'saved' | 'saving' | 'waiting' | 'overtaken';
 
 /** After the last change, before it is sent, ms. */
 const QUIET_MS = 500;
@@ -37,6 +39,10 @@ export function useDraft<T>(input: DraftInput<T>) {
   const [saving, setSaving] = useState<Saving>('untouched');
   const touched = useRef(false);
   const { id, kind, beatId } = input;
+  /** What the book holds of it, as this page knows; null: nothing yet. */
+  const kept = useRef<Held<T> | null>(
+    input.isKept ? { streamName: input.streamName, body: input.body } : null,
+  );
   const held = history.present;
 
   // What could not be sent before the page was left is taken up again.
@@ -53,11 +59,15 @@ export function useDraft<T>(input: DraftInput<T>) {
     setSaving('saving');
     let timer = 0;
     const send = async () => {
-      const { ok } = await api.saveDraft(id, { kind, beatId, ...held });
+      const was = kept.current && { kind, beatId, ...kept.current };
+      const reply = await api.saveDraft(id, { kind, beatId, ...held }, was);
+      // Another page changed the same part of it: the rest of this change is with the book.
+      const overtaken = !reply.ok && reply.status === 409;
+      if (reply.ok || overtaken) kept.current = held;
       if (stopped) return;
-      if (ok) {
+      if (reply.ok || overtaken) {
         localStorage.removeItem(mirrorKey(id));
-        setSaving('saved');
+        setSaving(overtaken ? 'overtaken' : 'saved');
       } else {
         setSaving('waiting');
         timer = window.setTimeout(() => void send(), RETRY_MS);
@@ -111,4 +121,6 @@ export const SAVING_WORDS: Record<Saving, string> = {
   saved: 'Draft saved',
   saving: 'Saving the draft',
   waiting: 'Not saved yet: kept on this device, tried again in a moment',
+  overtaken:
+    'Another page changed the same part of this draft meanwhile, and that stands in the book. Load the page again to see it.',
 };

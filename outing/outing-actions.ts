@@ -190,7 +190,9 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
       return bank.record(logged.outing({ ...outing, endMs: Math.max(now(), outing.startMs) }));
     },
     switchUnits(to: 'metric' | 'us'): Promise<boolean> {
-      return bank.record(changes.putSettings({ units: to }));
+      return bank.record(
+        changes.putSettings({ units: to }, { units: to === 'us' ? 'metric' : 'us' }),
+      );
     },
   };
 }

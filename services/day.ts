@@ -20,8 +20,9 @@ import {
 import { civilDay } from '../core/units/index';
 import { listBeats, listFacts, listReads, putFact, readingsForDay } from '../store/index';
 import { book } from './book';
+import { keepChange, TOLD_WHOLE, type Change } from './change';
 import { nowMs } from './clock';
-import { done, type Outcome } from './outcome';
+import type { Outcome } from './outcome';
 import { settings } from './settings';
 import { packsInBook } from './packs';
 
@@ -98,13 +99,21 @@ const isLevel = (name: string): name is LevelName =>
   (LEVEL_NAMES as readonly string[]).includes(name);
 
 /** Keeps what was told of a stream, a beat, a way or a date. */
-export async function keepFact<K extends FactKind>(
+export function keepFact<K extends FactKind>(
   kind: K,
   id: string,
   fact: DayFacts[K][string],
+  change: Change = TOLD_WHOLE,
 ): Promise<Outcome<null>> {
-  await putFact(await book(), kind, id, fact);
-  return done(null);
+  return keepChange<object>(change, {
+    what: 'what was told of the day',
+    now: fact,
+    current: async (trx) => {
+      const value = (await listFacts(trx))[kind][id];
+      return value ? { value, gone: false } : null;
+    },
+    keep: (trx, value) => putFact(trx, kind, id, value),
+  });
 }
 
 /** The water at a beat at a moment: by the day's curve where its stream was read, else as typed, else not known. */

@@ -1,12 +1,23 @@
 import { dropDraft, findDraft, listDrafts, putDraft, type StoredDraft } from '../store/index';
 import { book } from './book';
+import { keepChange, TOLD_WHOLE, type Change } from './change';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
 
 /** Keeps a beat in the making as it stands; it need not be whole. The id is the client's. */
-export async function keepDraft(draft: Omit<StoredDraft, 'updatedMs'>): Promise<Outcome<null>> {
-  await putDraft(await book(), { ...draft, updatedMs: nowMs() });
-  return done(null);
+export function keepDraft(
+  draft: Omit<StoredDraft, 'updatedMs'>,
+  change: Change = TOLD_WHOLE,
+): Promise<Outcome<null>> {
+  return keepChange(change, {
+    what: 'the draft',
+    now: draft,
+    current: async (trx) => {
+      const here = await findDraft(trx, draft.id);
+      return here ? { value: here, gone: false } : null;
+    },
+    keep: (trx, value) => putDraft(trx, { ...value, updatedMs: nowMs() }),
+  });
 }
 
 export async function openDraft(id: string): Promise<Outcome<StoredDraft>> {

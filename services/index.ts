@@ -69,5 +69,6 @@ export { bookRefusal } from './book-refusal';
 export { requestName, underRequest, visitorNow, type ServedRequest, type Visitor } from './request';
 export { nowMs } from './clock';
 export { bookPlace, closeBook, dataFolder } from './book';
+export type { Change } from './change';
 export type { Outcome } from './outcome';
 export type { MadeFrom } from '../store/index';

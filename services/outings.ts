@@ -2,6 +2,8 @@ import { saysSomething, type Outing, type Reading } from '../core/log/index';
 import {
   dropReading,
   findLastOuting,
+  findOuting,
+  findReading,
   type OutingSummary,
   listOutings,
   listReadings,
@@ -10,6 +12,7 @@ import {
   putReading,
 } from '../store/index';
 import { book } from './book';
+import { keepChange, once, TOLD_WHOLE, type Change } from './change';
 import { done, refused, type Outcome } from './outcome';
 
 /** The outing of a try that names only its day: as the book has called such days since before they had ids. */
@@ -24,11 +27,20 @@ export function outingOfDay(
 const MOST_LISTED = 200;
 
 /** Keeps an outing or its new state; the id is the client's. */
-export async function keepOuting(outing: Outing): Promise<Outcome<null>> {
-  if (outing.endMs !== null && outing.endMs < outing.startMs)
-    return refused('invalid', 'The outing ends before it begins.', 'endMs');
-  await putOuting(await book(), outing);
-  return done(null);
+export function keepOuting(outing: Outing, change: Change = TOLD_WHOLE): Promise<Outcome<null>> {
+  return keepChange(change, {
+    what: 'the outing',
+    now: outing,
+    current: async (trx) => {
+      const value = await findOuting(trx, outing.id);
+      return value && { value, gone: false };
+    },
+    keep: putOuting,
+    check: ({ startMs, endMs }) =>
+      endMs !== null && endMs < startMs
+        ? refused('invalid', 'The outing ends before it begins.', 'endMs')
+        : done(null),
+  });
 }
 
 /** Newest first. */
@@ -42,24 +54,35 @@ export async function lastOuting(): Promise<OutingSummary | null> {
 }
 
 /** Keeps a reading; something must have been read. */
-export async function keepReading(reading: Reading): Promise<Outcome<null>> {
-  if (!saysSomething(reading))
-    return refused(
-      'invalid',
-      'The reading is empty: water or air temperature, clarity, level, sky or wind must be given.',
-      'waterTempC',
-    );
-  await putReading(await book(), reading);
-  return done(null);
+export function keepReading(reading: Reading, change: Change = TOLD_WHOLE): Promise<Outcome<null>> {
+  return keepChange(change, {
+    what: 'the reading',
+    now: reading,
+    current: (trx) => findReading(trx, reading.id),
+    keep: putReading,
+    check: (value) =>
+      saysSomething(value)
+        ? done(null)
+        : refused(
+            'invalid',
+            'The reading is empty: water or air temperature, clarity, level, sky or wind must be given.',
+            'waterTempC',
+          ),
+  });
 }
 
 export async function readingsOf(outingId: string): Promise<Reading[]> {
   return listReadings(await book(), outingId);
 }
 
-export async function takeReadingBack(id: string): Promise<Outcome<null>> {
-  await dropReading(await book(), id);
-  return done(null);
+export function takeReadingBack(
+  id: string,
+  { id: name }: Change = TOLD_WHOLE,
+): Promise<Outcome<null>> {
+  return once(name, async (trx) => {
+    await dropReading(trx, id);
+    return done(null);
+  });
 }
 
 /** Keeps many outings at once, with all that was read and tried on them. */

@@ -11,8 +11,10 @@ export async function beginTry(
   const db = await book();
   if (t.beatId !== null && !(await findBeat(db, t.beatId)))
     return refused('not-found', `There is no beat "${t.beatId}" in this book.`, 'beatId');
-  await openTry(db, { ...t, outingId: outing.id }, outing);
-  return done(null);
+  const outcome = await openTry(db, { ...t, outingId: outing.id }, outing);
+  return outcome === 'kept'
+    ? done(null)
+    : refused('conflict', `Another try of this book is called "${t.id}" already.`, 'id');
 }
 
 /** Appends one event. The same event twice is kept once; nothing is ever overwritten. */
@@ -25,6 +27,12 @@ export async function recordEvent(tryId: string, event: TryEvent): Promise<Outco
       'conflict',
       `Another event of this try from the same device already has number ${event.seq}.`,
       'seq',
+    );
+  if (outcome === 'id taken')
+    return refused(
+      'conflict',
+      `Another event of this book is called "${event.id}" already; this one was not kept.`,
+      'id',
     );
   return done(null);
 }

@@ -29,14 +29,16 @@ export {
   type BookTable,
   type TableReport,
 } from './whole-book';
-export { dropRead, listReads, putRead } from './reads';
+export { dropRead, findRead, listReads, putRead } from './reads';
 export { findFlow, hasFlow, saveFlow } from './flows';
-export { listMarks, putMark, strikeMark, type MarkRow } from './marks';
+export { findMark, listMarks, putMark, strikeMark, type MarkRow } from './marks';
 export { dropRise, listRises, putRise, type RiseRow } from './rises';
 export {
   dropReading,
   listAllReadings,
   findLastOuting,
+  findOuting,
+  findReading,
   listOutings,
   listReadings,
   putOuting,
@@ -45,6 +47,7 @@ export {
 } from './outings';
 export { listFacts, putFact } from './day-facts';
 export { readingsForDay } from './day-readings';
+export { findTakenChange, rememberChange } from './taken-changes';
 export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phones';
 export { feedAfter, feedEnd, type FeedItem } from './feed';
 export { findPack, listPacks, putPack } from './packs';
@@ -64,6 +67,7 @@ export {
 export { putHistory } from './history';
 export { isPostgresUrl, withoutPassword } from './postgres';
 export { isPostgres } from './dialect';
+export { writing } from './transact';
 export { findSecret, swapSecret } from './secrets';
 export {
   listSolves,

@@ -30,6 +30,17 @@ export async function listMarks(db: Db, beatId: string): Promise<(Mark & { beatI
   return markRowsOf(rows, before);
 }
 
+/** A mark, and whether it was struck. */
+export async function findMark(
+  db: Db,
+  id: string,
+): Promise<{ value: MarkRow; gone: boolean } | null> {
+  const row = await db.selectFrom('marks').selectAll().where('id', '=', id).executeTakeFirst();
+  if (!row) return null;
+  const { history: _history, ...value } = markRowsOf([row], [])[0]!;
+  return { value, gone: row.struck !== 0 };
+}
+
 /** Marks with what each was before. */
 export function markRowsOf(
   rows: readonly Selectable<Database['marks']>[],

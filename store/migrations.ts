@@ -235,6 +235,13 @@ const ORDERS: Step[] = [
   `create table secrets (name text primary key, value text not null) strict`,
 ];
 
+/** Names of changes that were taken, with what was answered where one did not win: each is taken once. */
+const CHANGES: Step[] = [
+  `create table taken_changes (
+    id text primary key, at_ms integer not null, refusal_json text) strict`,
+  `create index taken_changes_by_age on taken_changes(at_ms)`,
+];
+
 /** Append-only: a migration that has been released is never edited. */
 export const MIGRATIONS: Record<string, Migration> = {
   '2026-001-first-light': migration(FIRST_LIGHT),
@@ -246,4 +253,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '2026-007-places': migration(PLACES),
   '2026-008-day': migration(DAY),
   '2026-009-orders': migration(ORDERS),
+  '2026-010-changes': migration(CHANGES),
 };

@@ -16,6 +16,11 @@ export async function putOuting(db: Db, o: Outing): Promise<void> {
   );
 }
 
+export async function findOuting(db: Db, id: string): Promise<Outing | null> {
+  const row = await db.selectFrom('outings').selectAll().where('id', '=', id).executeTakeFirst();
+  return row ? outingOf(row) : null;
+}
+
 /** Newest first. */
 export async function listOutings(db: Db, most: number): Promise<Outing[]> {
   const rows = await db
@@ -96,6 +101,15 @@ export async function putReading(db: Db, r: Reading): Promise<void> {
       .onConflict((c) => c.column('id').doUpdateSet({ ...values, dropped: 0 }))
       .execute(),
   );
+}
+
+/** A reading, and whether it was taken back. */
+export async function findReading(
+  db: Db,
+  id: string,
+): Promise<{ value: Reading; gone: boolean } | null> {
+  const row = await db.selectFrom('readings').selectAll().where('id', '=', id).executeTakeFirst();
+  return row ? { value: readingOf(row), gone: row.dropped !== 0 } : null;
 }
 
 /** Oldest first. */

@@ -39,6 +39,15 @@ export async function putRead(db: Db, read: KeptRead): Promise<void> {
   );
 }
 
+/** A read, and whether it was thrown away. */
+export async function findRead(
+  db: Db,
+  id: string,
+): Promise<{ value: KeptRead; gone: boolean } | null> {
+  const row = await db.selectFrom('reads').selectAll().where('id', '=', id).executeTakeFirst();
+  return row ? { value: readOf(row), gone: row.dropped !== 0 } : null;
+}
+
 /** Newest first; of one beat, or of all. */
 export async function listReads(db: Db, beatId?: string): Promise<KeptRead[]> {
   let query = db.selectFrom('reads').selectAll().where('dropped', '=', 0);

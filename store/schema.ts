@@ -155,6 +155,8 @@ export interface Database {
     seen_ms: number;
     thrown_out_ms: number | null;
   };
+  /** Changes that were taken, by the names that devices gave them. */
+  taken_changes: { id: string; at_ms: number; refusal_json: string | null };
   /** What was prepared for the bank, by the hash of everything that went into it. */
   packs: { input_hash: string; beat_id: string; json: string; created_ms: number };
   /** One row a change, written by triggers: what a device has missed is what has a higher number. */

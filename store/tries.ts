@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Outing, Try, TryEvent } from '../core/log/index';
 import { grouped } from './grouped';
 import type { Db } from './db';
@@ -66,9 +67,13 @@ export async function triesChangedAfter(db: Db, after: number): Promise<Try[]> {
   return tries.map((t) => tryOf(t, (ofTry.get(t.id) ?? []).map(eventOf)));
 }
 
-/** Opens a try, and its outing if that is new. Repeating changes nothing. */
-export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): Promise<void> {
-  await writing(db, async (trx) => {
+/** Opens a try, and its outing if that is new. Repeating changes nothing; another try of the same id is told. */
+export async function openTry(
+  db: Db,
+  t: Omit<Try, 'events'>,
+  outing: Outing,
+): Promise<'kept' | 'id taken'> {
+  return writing(db, async (trx) => {
     await trx
       .insertInto('outings')
       .values({
@@ -86,11 +91,27 @@ export async function openTry(db: Db, t: Omit<Try, 'events'>, outing: Outing): P
       .onConflict((c) => c.column('id').doNothing())
       .returning('id')
       .executeTakeFirst();
-    if (made) await summariseTry(trx, t.id);
+    if (made) {
+      await summariseTry(trx, t.id);
+      return 'kept';
+    }
+    const known = await trx
+      .selectFrom('tries')
+      .select(['beat_id', 'opened_ms'])
+      .where('id', '=', t.id)
+      .executeTakeFirstOrThrow();
+    const same = known.beat_id === t.beatId && known.opened_ms === t.openedMs;
+    return same ? 'kept' : 'id taken';
   });
 }
 
-export type AppendOutcome = 'kept' | 'already kept' | 'no such try' | 'sequence taken';
+export type AppendOutcome =
+  | 'kept'
+  | 'already kept'
+  | 'no such try'
+  | 'sequence taken'
+  /** An event of this id is there, of another try or with another content. */
+  | 'id taken';
 
 /**
  * Appends one event and sums its try up anew. Events of one try from two devices both stand, even
@@ -113,12 +134,17 @@ export async function appendEvent(db: Db, tryId: string, event: TryEvent): Promi
     }
     const known = await trx
       .selectFrom('try_events')
-      .select('id')
+      .selectAll()
       .where('id', '=', id)
       .executeTakeFirst();
-    return known ? 'already kept' : 'sequence taken';
+    if (!known) return 'sequence taken';
+    const same = known.try_id === tryId && isDeepStrictEqual(eventOf(known), withoutAbsent(event));
+    return same ? 'already kept' : 'id taken';
   });
 }
+
+/** As it comes back from JSON. */
+const withoutAbsent = (event: TryEvent) => JSON.parse(JSON.stringify(event)) as TryEvent;
 
 export const hasTry = async (db: Db, id: string): Promise<boolean> =>
   (await db.selectFrom('tries').select('id').where('id', '=', id).executeTakeFirst()) !== undefined;

@@ -112,5 +112,6 @@ it('migrations keep their order and their names: a released one is never taken o
     '2026-007-places',
     '2026-008-day',
     '2026-009-orders',
+    '2026-010-changes',
   ]);
 });

@@ -23,10 +23,14 @@ export const bankApi = {
 /** What happens on the bank: sent like every change, and known to this device's own log at once. */
 export const logged = {
   outing({ id, ...body }: Outing): QueuedRequest {
-    return put('outing', `/outings/${id}`, body, { kind: 'outing', outing: { id, ...body } });
+    return put('outing', `/outings/${id}`, body, {
+      change: { kind: 'outing', outing: { id, ...body } },
+    });
   },
   reading({ id, ...body }: Reading): QueuedRequest {
-    return put('reading', `/readings/${id}`, body, { kind: 'reading', reading: { id, ...body } });
+    return put('reading', `/readings/${id}`, body, {
+      change: { kind: 'reading', reading: { id, ...body } },
+    });
   },
   dropReading: (id: string): QueuedRequest => ({
     ...changes.dropReading(id),
@@ -34,11 +38,11 @@ export const logged = {
   }),
   attempt(attempt: Omit<Try, 'events'>, outing: Outing): QueuedRequest {
     const { id, outingId: _o, ...body } = attempt;
-    return put('try', `/tries/${id}`, { ...body, outing }, { kind: 'try', attempt });
+    return put('try', `/tries/${id}`, { ...body, outing }, { change: { kind: 'try', attempt } });
   },
   event(tryId: string, { id, ...body }: TryEvent): QueuedRequest {
     const change: LogChange = { kind: 'event', tryId, event: { id, ...body } };
-    return put('press', `/tries/${tryId}/events/${id}`, body, change);
+    return put('press', `/tries/${tryId}/events/${id}`, body, { change });
   },
   photo: (id: string, bytes: Blob): QueuedRequest => ({
     kind: 'photograph',
@@ -48,6 +52,13 @@ export const logged = {
   }),
   mark(beatId: string, mark: Mark): QueuedRequest {
     const { id, history: _h, ...body } = mark;
-    return put('fish', `/marks/${id}`, { beatId, ...body }, { kind: 'mark', beatId, mark });
+    return put(
+      'fish',
+      `/marks/${id}`,
+      { beatId, ...body },
+      {
+        change: { kind: 'mark', beatId, mark },
+      },
+    );
   },
 };

@@ -1,3 +1,5 @@
+import { changedFields } from '../core/log/index';
+import { clientId } from './client-id';
 import type {
   DayFacts,
   FactKind,
@@ -40,6 +42,8 @@ interface Sent {
   body?: unknown;
   /** What bytes are, where they do not say so themselves. */
   type?: string;
+  /** The name of a change that is to be taken once (draft-ietf-httpapi-idempotency-key-header). */
+  once?: string;
   signal?: AbortSignal;
 }
 
@@ -50,17 +54,20 @@ const typeOfBytes = (body: Blob | ArrayBuffer) =>
   (body instanceof Blob && body.type) || 'application/octet-stream';
 
 export async function request<T>(
-  { method, path, body, type, signal }: Sent,
+  { method, path, body, type, once, signal }: Sent,
   read: (response: Response) => Promise<T>,
 ): Promise<Reply<T>> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      ...(body !== undefined &&
-        (isBytes(body)
-          ? { body, headers: { 'content-type': type ?? typeOfBytes(body) } }
-          : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } })),
+      ...(body !== undefined && { body: isBytes(body) ? body : JSON.stringify(body) }),
+      headers: {
+        ...(body !== undefined && {
+          'content-type': isBytes(body) ? (type ?? typeOfBytes(body)) : 'application/json',
+        }),
+        ...(once && { 'idempotency-key': once }),
+      },
       ...(signal && { signal }),
     });
     if (response.ok) return { ok: true, value: await read(response) };
@@ -100,24 +107,35 @@ export interface QueuedRequest {
   method: 'PUT' | 'DELETE';
   path: string;
   body?: Record<string, unknown>;
+  /** A name of this one press: the book takes it once, however often it is sent. */
+  id?: string;
+  /** What the fields that it changes held before, as this device saw them; absent for what is told whole. */
+  was?: Record<string, unknown>;
   /** Instead of a body: a picture. */
   bytes?: Blob;
   /** What it means for the log: kept beside it, so that this device knows it before the book does. */
   change?: LogChange;
 }
+/** What tells one press from another. */
+export const newChange = (): { id: string } => ({ id: clientId() });
+
+/** `before`: what the same thing was, as this device saw it; null, or absent, where it is new. */
 export const put = (
   kind: QueuedRequest['kind'],
   path: string,
   body: object,
-  change?: LogChange,
+  { change, before }: { change?: LogChange; before?: object | null | undefined } = {},
 ): QueuedRequest => ({
+  ...newChange(),
   kind,
   method: 'PUT',
   path: v1(path),
   body: body as Record<string, unknown>,
+  ...(before && { was: changedFields(before, body) }),
   ...(change && { change }),
 });
 const del = (kind: QueuedRequest['kind'], path: string): QueuedRequest => ({
+  ...newChange(),
   kind,
   method: 'DELETE',
   path: v1(path),
@@ -125,19 +143,29 @@ const del = (kind: QueuedRequest['kind'], path: string): QueuedRequest => ({
 
 /** Every change that goes through the queue. Ids are made on the device. */
 export const changes = {
-  putMark: (id: string, body: object) => put('fish', `/marks/${id}`, body),
+  putMark: (id: string, body: object, before?: object | null) =>
+    put('fish', `/marks/${id}`, body, { before }),
   dropMark: (id: string) => del('fish', `/marks/${id}`),
   putRise: (id: string, body: object) => put('ring', `/rises/${id}`, body),
   dropRise: (id: string) => del('ring', `/rises/${id}`),
-  putRead: ({ id, ...body }: KeptRead) =>
-    put('quick read', `/reads/${id}`, body, { kind: 'read', read: { id, ...body } }),
+  putRead: ({ id, ...body }: KeptRead, before?: KeptRead | null) =>
+    put('quick read', `/reads/${id}`, body, {
+      change: { kind: 'read', read: { id, ...body } },
+      before,
+    }),
   dropRead: (id: string) => del('quick read', `/reads/${id}`),
-  putSettings: (change: Partial<Settings>) => put('setting', '/settings', change),
-  putOuting: ({ id, ...body }: Outing) => put('outing', `/outings/${id}`, body),
+  putSettings: (change: Partial<Settings>, before: Partial<Settings>) =>
+    put('setting', '/settings', change, { before }),
+  putOuting: ({ id, ...body }: Outing, before?: Outing | null) =>
+    put('outing', `/outings/${id}`, body, { before }),
   putReading: ({ id, ...body }: Reading) => put('reading', `/readings/${id}`, body),
   dropReading: (id: string) => del('reading', `/readings/${id}`),
-  putFact: <K extends FactKind>(kind: K, id: string, body: DayFacts[K][string]) =>
-    put('day', `/day/${kind}/${id}`, body),
+  putFact: <K extends FactKind>(
+    kind: K,
+    id: string,
+    body: DayFacts[K][string],
+    before?: DayFacts[K][string] | null,
+  ) => put('day', `/day/${kind}/${id}`, body, { before }),
   putTry: (id: string, body: object) => put('try', `/tries/${id}`, body),
   putEvent: (tryId: string, id: string, body: object) =>
     put('press', `/tries/${tryId}/events/${id}`, body),
@@ -149,9 +177,11 @@ export const sendQueued = ({
   path,
   body,
   bytes,
+  id,
+  was,
 }: QueuedRequest): Promise<Reply<unknown>> => {
-  const sent = bytes ?? body;
-  return json({ method, path, ...(sent !== undefined && { body: sent }) });
+  const sent = bytes ?? (body && was ? { ...body, was } : body);
+  return json({ method, path, ...(id && { once: id }), ...(sent !== undefined && { body: sent }) });
 };
 
 export interface SolveJob {
@@ -161,6 +191,14 @@ export interface SolveJob {
   state: 'waiting' | 'solving' | 'done' | 'failed' | 'stopped';
   progress: number;
   message?: string;
+}
+
+/** A beat in the making, as it is sent. */
+export interface DraftBody {
+  kind: 'sketch' | 'survey';
+  streamName: string;
+  beatId: string | null;
+  body: unknown;
 }
 
 /** Everything that is asked and answered at once, one function a route. */
@@ -177,14 +215,23 @@ export const api = {
     json<{ id: string }>({ method: 'POST', path: v1(`/beats/${id}/copy`), body: { newId } }),
   renameStream: (id: string, name: string) =>
     json<null>({ method: 'PATCH', path: v1(`/streams/${id}`), body: { name } }),
-  saveDraft: (
-    id: string,
-    body: { kind: 'sketch' | 'survey'; streamName: string; beatId: string | null; body: unknown },
-    signal?: AbortSignal,
-  ) => json<null>({ method: 'PUT', path: v1(`/drafts/${id}`), body, ...(signal && { signal }) }),
+  saveDraft: (id: string, body: DraftBody, before: DraftBody | null = null, signal?: AbortSignal) =>
+    json<null>({
+      method: 'PUT',
+      path: v1(`/drafts/${id}`),
+      body: before ? { ...body, was: changedFields(before, body) } : body,
+      once: clientId(),
+      ...(signal && { signal }),
+    }),
   dropDraft: (id: string) => json<null>({ method: 'DELETE', path: v1(`/drafts/${id}`) }),
-  changeSettings: (body: Partial<Settings>) =>
-    json<null>({ method: 'PUT', path: v1('/settings'), body }),
+  /** `before`: the same settings as the page knew them; what another page changed meanwhile stays. */
+  changeSettings: (body: Partial<Settings>, before: Partial<Settings>) =>
+    json<null>({
+      method: 'PUT',
+      path: v1('/settings'),
+      body: { ...body, was: changedFields(before, body) },
+      once: clientId(),
+    }),
   savePhoto: (id: string, photo: Blob) =>
     json<{ id: string; width: number; height: number }>({
       method: 'PUT',

@@ -1,11 +1,19 @@
 import { sendQueued, type QueuedRequest } from './client';
 import { createQueue, QUIET, type Queue, type QueueReport, type WithLock } from './queue';
 import { openQueueDb } from './queue-store';
+import { openSentDb } from './sent-store';
 
 /** The queue as a page holds it: what is posted, how it stands, and who listens. */
 export interface PageQueue extends Pick<
   Queue,
-  'post' | 'flush' | 'sendAgain' | 'throwAway' | 'wouldLose' | 'journal' | 'forget'
+  | 'post'
+  | 'flush'
+  | 'sendLatelySent'
+  | 'sendAgain'
+  | 'throwAway'
+  | 'wouldLose'
+  | 'journal'
+  | 'forget'
 > {
   get(): QueueReport;
   subscribe(listener: () => void): () => void;
@@ -37,6 +45,7 @@ const NO_QUEUE: PageQueue = {
   journal: async () => [],
   forget: async () => {},
   flush: async () => {},
+  sendLatelySent: async () => {},
   sendAgain: async () => {},
   throwAway: async () => {},
   wouldLose: () => false,
@@ -50,6 +59,8 @@ function createPageQueue(): PageQueue {
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
   const queue = createQueue({
     open: openQueueDb,
+    openSent: openSentDb,
+    nowMs: Date.now,
     send: sendQueued,
     withLock,
     announce: () => channel?.postMessage('changed'),

@@ -67,6 +67,7 @@ export function useSolves() {
 /** Changes settings at once and says when they are kept, or why not. */
 export function useChangeSettings() {
   return useMutation({
-    mutationFn: (change: Partial<Settings>) => valueOrThrow(api.changeSettings(change)),
+    mutationFn: ({ change, before }: { change: Partial<Settings>; before: Settings }) =>
+      valueOrThrow(api.changeSettings(change, before)),
   });
 }

@@ -1,18 +1,21 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { LogChange } from '../core/log/index';
-import type { QueuedRequest } from './client';
+import { newChange, type QueuedRequest } from './client';
 
 /** A request as it is held: `seq` is its place in the line of this device. */
 export interface HeldRequest extends Omit<QueuedRequest, 'change'> {
   seq: number;
-  /** How often the server failed over it. */
+  /** How often the server failed over it, and since when. */
   failures: number;
+  failedSinceMs?: number;
 }
 
 /** A request that the server would not take, with its sentence. */
 export interface RefusedRequest extends HeldRequest {
   message: string;
   field: string | null;
+  /** The server's own trouble, or what followed from it: it is sent again by itself. */
+  again?: boolean;
 }
 
 /** What a request means for the log, under the request's number; it outlives the request until the book has told it back. */
@@ -23,7 +26,7 @@ export interface JournalRow {
   sent: boolean;
 }
 
-interface QueueSchema extends DBSchema {
+export interface QueueSchema extends DBSchema {
   requests: { key: number; value: Omit<HeldRequest, 'seq'> & { seq?: number } };
   refused: { key: number; value: RefusedRequest };
   journal: { key: number; value: JournalRow };
@@ -45,17 +48,40 @@ export const openQueueDb = (name = 'pebble-lane'): Promise<QueueDb> =>
 
 const held = { durability: 'strict' } as const;
 
-/** Resolves once the disk has it, request and record together. Rejects when the device is full or denies it. */
+/** Its place in the line, once the disk has it, request and record together. Rejects when the device is full or denies it. */
 export async function addRequest(
   db: QueueDb,
   { change, ...request }: QueuedRequest,
-): Promise<void> {
+): Promise<number> {
   const tx = db.transaction(['requests', 'journal'], 'readwrite', held);
   const add = async () => {
     const seq = await tx.objectStore('requests').add({ ...request, failures: 0 });
-    if (change) await tx.objectStore('journal').add({ seq, change, sent: false });
+    // A store that was cleared counts from the beginning: what an older number meant is gone.
+    if (change) await tx.objectStore('journal').put({ seq, change, sent: false });
+    return seq;
   };
-  await Promise.all([add(), tx.done]);
+  const [seq] = await Promise.all([add(), tx.done]);
+  return seq;
+}
+
+/** The line: the name of the press at each place. What was sent, refused or dropped is not in it. */
+export async function heldIds(db: QueueDb): Promise<ReadonlyMap<number, string | undefined>> {
+  const ids = new Map<number, string | undefined>();
+  let cursor = await db.transaction('requests').store.openCursor();
+  for (; cursor; cursor = await cursor.continue()) ids.set(cursor.key, cursor.value.id);
+  return ids;
+}
+
+/** What is to be sent again by itself goes back to its own place in the line. */
+export async function moveDueBack(db: QueueDb): Promise<number> {
+  const tx = db.transaction(['requests', 'refused'], 'readwrite', held);
+  const due = (await tx.objectStore('refused').getAll()).filter((r) => r.again);
+  for (const { message: _m, field: _f, again: _a, ...row } of due) {
+    await tx.objectStore('requests').put(row);
+    await tx.objectStore('refused').delete(row.seq);
+  }
+  await tx.done;
+  return due.length;
 }
 
 /** What this device has recorded and the book has not told back yet, oldest first. */
@@ -104,16 +130,16 @@ export async function moveBack(
   const tx = db.transaction(['requests', 'refused', 'journal'], 'readwrite', held);
   const row = await tx.objectStore('refused').get(seq);
   if (row) {
-    const { kind, method, path, bytes } = row;
+    const { message: _m, field: _f, again: _a, failedSinceMs: _s, seq: _q, ...request } = row;
     const now = body ?? row.body;
     await tx.objectStore('refused').delete(seq);
+    // By hand, and after its sentence was read: it is a new change, whatever the book holds by now.
+    const { was: _w, id: _i, ...forced } = request;
     const next = await tx.objectStore('requests').add({
-      kind,
-      method,
-      path,
+      ...forced,
+      ...newChange(),
       failures: 0,
       ...(now && { body: now }),
-      ...(bytes && { bytes }),
     });
     const known = await tx.objectStore('journal').get(seq);
     if (known) {
@@ -133,5 +159,4 @@ export async function throwRefusedAway(db: QueueDb, seq: number): Promise<void> 
     tx.done,
   ]);
 }
-export const countRequests = (db: QueueDb) => db.count('requests');
 export const listRefused = (db: QueueDb) => db.getAll('refused');

@@ -1,8 +1,10 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
+import { deleteDB } from 'idb';
 import type { QueuedRequest, Reply } from './client';
 import { createQueue, type Queue, type QueueReport, type WithLock } from './queue';
-import { openQueueDb } from './queue-store';
+import { openQueueDb, type QueueDb } from './queue-store';
+import { openSentDb } from './sent-store';
 
 /** One device: its store, its lock, its pages, and a server that may be cut off. */
 function device(name: string) {
@@ -15,14 +17,18 @@ function device(name: string) {
     return chain;
   };
   let answer: (r: QueuedRequest) => Reply<unknown> = () => ({ ok: true, value: null });
+  let clockMs = 1e12;
   return {
     taken,
+    wait: (ms: number) => (clockMs += ms),
     cut: (off: boolean) => (online = !off),
     answerWith: (a: typeof answer) => (answer = a),
     page(open = () => openQueueDb(name)) {
       const reports: QueueReport[] = [];
       const queue: Queue = createQueue({
         open,
+        openSent: () => openSentDb(`${name}-sent`),
+        nowMs: () => clockMs,
         send: async (r) => {
           await new Promise((resolve) => setTimeout(resolve, 0));
           if (!online) return { ok: false, kind: 'unreachable', status: 0, message: '' };
@@ -129,19 +135,132 @@ it('what is refused is set aside with its sentence, holds nothing up, and can be
   await p.close();
 });
 
-it('a request that the server fails over again and again is set aside, not retried for ever', async () => {
+const failing: Reply<unknown> = {
+  ok: false,
+  kind: 'failed',
+  status: 500,
+  message: 'Something went wrong.',
+};
+
+it('what the server fails over waits by itself after two minutes, holds nothing up, and arrives once the server is well', async () => {
   const d = device(`d${n++}`);
   const p = d.page();
-  d.answerWith((r) =>
-    r.path === '/poison'
-      ? { ok: false, kind: 'failed', status: 500, message: 'Something went wrong.' }
-      : { ok: true, value: null },
-  );
-  await p.queue.post(press('/poison'));
-  await p.queue.post(press('/next'));
+  let isWell = false;
+  d.answerWith((r) => {
+    if (r.path === '/tries/t' && !isWell) return failing;
+    // Its event is refused as long as the try itself is not there.
+    if (r.path === '/tries/t/events/e' && !d.taken.includes('/tries/t'))
+      return { ok: false, kind: 'refused', status: 422, message: 'There is no such try.' };
+    return { ok: true, value: null };
+  });
+  for (const path of ['/tries/t', '/tries/t/events/e', '/next']) await p.queue.post(press(path));
   for (let i = 0; i < 6; i++) await p.queue.flush();
+  // Six failures at once are no reason: it is the time that counts.
+  expect(d.taken).toEqual([]);
+  expect(p.last()).toMatchObject({ waiting: 3, refused: [] });
+  d.wait(121_000);
+  await p.queue.flush();
   await until(() => d.taken.includes('/next'));
-  expect(p.last().refused.map((r) => r.path)).toEqual(['/poison']);
+  await until(() => p.last().waiting === 2);
+  expect(p.last()).toMatchObject({ refused: [] });
+  expect(p.last().problem).toContain('sent as soon as it can be');
+  await p.close();
+  // Another page, another day: nobody has to send anything by hand.
+  isWell = true;
+  d.wait(86_400_000);
+  const later = d.page();
+  await later.queue.flush();
+  await until(() => d.taken.length === 3 && later.last().waiting === 0);
+  expect(d.taken).toEqual(['/next', '/tries/t', '/tries/t/events/e']);
+  await later.close();
+});
+
+it('a server that fails is not asked again with every press', async () => {
+  const d = device(`d${n++}`);
+  const p = d.page();
+  let asked = 0;
+  d.answerWith(() => {
+    asked++;
+    return failing;
+  });
+  for (let i = 0; i < 8; i++) await p.queue.post(press(`/${i}`));
+  await until(() => p.last().waiting === 8);
+  expect(asked).toBe(1);
+  d.answerWith(() => ({ ok: true, value: null }));
+  await p.queue.flush();
+  await until(() => d.taken.length === 8 && p.last().waiting === 0);
+  await p.close();
+});
+
+it.each([
+  ['closed', (db: QueueDb) => db.close()],
+  [
+    'cleared',
+    async (db: QueueDb, name: string) => {
+      db.close();
+      await deleteDB(name);
+    },
+  ],
+])(
+  'a store that was %s under the page is opened again: each press is kept, counted and sent',
+  async (_how, harm) => {
+    const name = `d${n++}`;
+    const d = device(name);
+    let opened: QueueDb | null = null;
+    const p = d.page(async () => (opened = await openQueueDb(name)));
+    d.cut(true);
+    expect(await p.queue.post(press('/before'))).toBe(true);
+    await harm(opened!, name);
+    for (const path of ['/1', '/2', '/3']) expect(await p.queue.post(press(path))).toBe(true);
+    await until(() => p.last().waiting === 4);
+    expect(p.last().problem).toContain('Not with the book yet');
+    d.cut(false);
+    await p.queue.flush();
+    await until(() => d.taken.length === 4 && p.last().waiting === 0);
+    expect([...d.taken].sort()).toEqual(['/1', '/2', '/3', '/before']);
+    await p.close();
+  },
+);
+
+it('a store that cannot be opened any more: nobody is told that all is sent', async () => {
+  const name = `d${n++}`;
+  const d = device(name);
+  let opened: QueueDb | null = null;
+  const p = d.page(async () => {
+    if (opened) throw new DOMException('A newer page has it.', 'VersionError');
+    return (opened = await openQueueDb(name));
+  });
+  d.cut(true);
+  await p.queue.post(press('/0'));
+  opened!.close();
+  expect(await p.queue.post(press('/1'))).toBe(false);
+  expect(p.last()).toMatchObject({ waiting: 2 });
+  expect(p.last().problem).toContain('would not keep');
+  expect(p.queue.wouldLose()).toBe(true);
+  d.cut(false);
+  await p.queue.flush();
+  // Also what the lost store held is sent, from the page's memory.
+  await until(() => d.taken.length === 2 && p.last().waiting === 0);
+  expect(d.taken).toEqual(['/0', '/1']);
+  await p.close();
+});
+
+it('what was sent lately is sent again, under the same names, when the book is an older one', async () => {
+  const d = device(`d${n++}`);
+  const p = d.page();
+  const names: (string | undefined)[] = [];
+  d.answerWith((r) => {
+    names.push(r.id);
+    return { ok: true, value: null };
+  });
+  await p.queue.post({ ...press('/a'), id: 'one', was: { note: 'x' } });
+  await p.queue.post({ ...press('/b'), id: 'two' });
+  await until(() => p.last().waiting === 0 && d.taken.length === 2);
+  d.taken.length = 0;
+  await p.queue.sendLatelySent();
+  await until(() => d.taken.length === 2 && p.last().waiting === 0);
+  expect(d.taken).toEqual(['/a', '/b']);
+  expect(names).toEqual(['one', 'two', 'one', 'two']);
   await p.close();
 });
 

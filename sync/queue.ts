@@ -1,21 +1,26 @@
-import type { QueuedRequest, Reply } from './client';
+import { newChange, type QueuedRequest, type Reply } from './client';
+import type { IDBPDatabase } from 'idb';
+import { createKeptStore } from './kept-store';
 import {
   addRequest,
-  countRequests,
   dropRequest,
   firstRequest,
   forgetJournal,
+  heldIds,
   journalRows,
   keepRow,
   listRefused,
   moveBack,
+  moveDueBack,
   moveToRefused,
   throwRefusedAway,
   type HeldRequest,
   type JournalRow,
   type QueueDb,
+  type QueueSchema,
   type RefusedRequest,
 } from './queue-store';
+import { keepSent, takeSent, type SentSchema } from './sent-store';
 
 export type { RefusedRequest } from './queue-store';
 
@@ -34,8 +39,11 @@ export const QUIET: QueueReport = { waiting: 0, refused: [], problem: null };
 export type WithLock = (work: () => Promise<void>) => Promise<void>;
 
 export interface QueueParts {
-  /** Rejects when the device denies a store. */
+  /** Rejects when the device denies a store. Asked again whenever the store was closed meanwhile. */
   open(): Promise<QueueDb>;
+  /** Where what was sent is kept for a while. */
+  openSent(): Promise<IDBPDatabase<SentSchema>>;
+  nowMs(): number;
   send(request: QueuedRequest): Promise<Reply<unknown>>;
   withLock: WithLock;
   /** Tells this device's other pages that the line has changed. */
@@ -48,16 +56,30 @@ const NOT_KEPT =
   'This device would not keep the last change: it is full, or the page is private. Leave the page open until it is sent.';
 /** Until it is tried again by itself, ms: the first time, and at most. */
 const RETRY_MS = [2000, 60_000] as const;
-/** A server that fails over one request this often does so because of it. */
-const MOST_FAILURES = 5;
+/** A server that fails over one request for so long does so because of it, ms: the rest goes on, and it comes back by itself. */
+const ASIDE_AFTER_MS = 120_000;
+/** A refusal that may only follow from what is not there yet: the try of an event, the outing of a reading. */
+const MAY_FOLLOW = [404, 409, 422];
 
 /**
  * The line of changes from this device to the server. Each is a record in IndexedDB before it is
  * sent; one page sends at a time, in the order of the presses; what the server refuses is set aside
- * with its sentence and does not hold up the rest. Nothing is dropped but by hand.
+ * with its sentence and does not hold up the rest; what the server fails over waits, and comes back by
+ * itself. Nothing is dropped but by hand.
  */
-export function createQueue({ open, send, withLock, announce, report }: QueueParts) {
-  const opening = open().catch(() => null);
+export function createQueue({
+  open,
+  openSent,
+  send,
+  withLock,
+  announce,
+  report,
+  nowMs,
+}: QueueParts) {
+  const store = createKeptStore<QueueSchema>(open, keepAgain);
+  const sentStore = createKeptStore<SentSchema>(openSent);
+  /** What this page has put into the line, and has not seen leave it: put there again where the store was lost. */
+  const mine = new Map<number, QueuedRequest>();
   /** What the device would not keep waits in this page only, behind what is kept; numbered downward. */
   let unkept: HeldRequest[] = [];
   let refusedHere: RefusedRequest[] = [];
@@ -71,60 +93,104 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
   /** Writes go to the store in the order of the presses. */
   let writes: Promise<void> = Promise.resolve();
 
+  /** The store was closed under the page, or cleared: what this page has put there must be there. */
+  async function keepAgain(db: QueueDb): Promise<void> {
+    const held = await heldIds(db);
+    for (const [seq, request] of [...mine]) {
+      if (held.has(seq) && held.get(seq) === request.id) continue;
+      mine.delete(seq);
+      mine.set(await addRequest(db, request), request);
+    }
+  }
+
+  /** `null` where the device denies a store. */
+  const stored = <T>(work: (db: QueueDb) => Promise<T>): Promise<T | null> =>
+    store.use(work).catch(() => null);
+
   /** Reports come one at a time, so that an older count never follows a newer one. */
   let telling: Promise<void> = Promise.resolve();
   function tell(): Promise<void> {
     telling = telling.then(async () => {
       if (closed) return;
-      const db = await opening;
-      const waiting = (db ? await countRequests(db) : 0) + unkept.length;
+      const held = await stored(async (db) => ({
+        line: await heldIds(db),
+        aside: await listRefused(db),
+      }));
+      if (held)
+        for (const seq of mine.keys())
+          if (!held.line.has(seq) && !held.aside.some((r) => r.seq === seq)) mine.delete(seq);
+      const aside = [...(held?.aside ?? []), ...refusedHere];
+      const due = aside.filter((r) => r.again);
+      const waiting = (held?.line.size ?? 0) + unkept.length + due.length;
+      // A line that cannot be looked at is never said to be empty.
+      const unseen = held === null && mine.size > 0;
       report({
-        waiting,
-        refused: [...(db ? await listRefused(db) : []), ...refusedHere],
-        problem: unkept.length > 0 ? NOT_KEPT : waiting > 0 ? problem : null,
+        waiting: unseen ? waiting + mine.size : waiting,
+        refused: aside.filter((r) => !r.again),
+        problem:
+          unkept.length > 0 || unseen
+            ? NOT_KEPT
+            : due[0]
+              ? `${NOT_SENT} ${due[0].message}`
+              : waiting > 0
+                ? problem
+                : null,
       });
     });
     return telling;
   }
 
   async function keep(request: QueuedRequest): Promise<boolean> {
-    const db = await opening;
     // Behind what could not be kept, nothing is kept either: the order of presses is the order sent.
-    const kept =
-      db && unkept.length === 0
-        ? await addRequest(db, request).then(
-            () => true,
-            () => false,
-          )
-        : false;
-    if (!kept) {
+    const seq = unkept.length === 0 ? await stored((db) => addRequest(db, request)) : null;
+    if (seq === null) {
       const { change: _c, ...plain } = request;
       unkept = [...unkept, { ...plain, seq: --unkeptSeq, failures: 0 }];
-    }
-    return kept;
+    } else mine.set(seq, request);
+    return seq !== null;
+  }
+
+  /** The store cannot be opened any more: what this page has put there is sent from its own memory. */
+  function takeFromMemory(): null {
+    const here = [...mine.values()].map(({ change: _c, ...plain }): HeldRequest => ({
+      ...plain,
+      seq: --unkeptSeq,
+      failures: 0,
+    }));
+    mine.clear();
+    unkept = [...here, ...unkept];
+    return null;
   }
 
   /** Sends until the line is empty or the server cannot be had. Under the lock. */
   async function sendAll(): Promise<void> {
-    const db = await opening;
+    // Whether something before it in the line waits for the server to mend.
+    let behind = false;
     while (!closed) {
-      const row = (db && (await firstRequest(db))) ?? unkept[0];
+      const row = (await store.use(firstRequest).catch(takeFromMemory)) ?? unkept[0];
       if (!row) return;
-      const { seq: _seq, failures: failed, ...request } = row;
-      const reply = await send(request);
+      const reply = await send(requestOf(row));
       // Closed meanwhile: it stays in the line, and is sent again under the same id.
       if (closed) return;
-      // One request that the server fails over again and again must not hold up the rest.
-      const hopeless = !reply.ok && reply.status === 500 && failed + 1 >= MOST_FAILURES;
       if (reply.ok) await takeOut(row);
-      else if (reply.kind === 'refused' || hopeless) await setAside(row, reply);
-      else {
-        problem = reply.kind === 'unreachable' ? NOT_SENT : `${NOT_SENT} ${reply.message}`;
-        if (reply.status === 500) await countOn(row);
+      else if (reply.kind === 'refused') {
+        const follows = behind && MAY_FOLLOW.includes(reply.status);
+        await setAside(row, { ...reply, again: follows });
+        if (follows) later();
+      } else {
+        const failing = reply.status === 500 ? await countOn(row) : row;
+        if (nowMs() - (failing.failedSinceMs ?? nowMs()) < ASIDE_AFTER_MS) {
+          problem = reply.kind === 'unreachable' ? NOT_SENT : `${NOT_SENT} ${reply.message}`;
+          later();
+          return;
+        }
+        // One request that the server fails over must not hold up the rest.
+        await setAside(failing, { ...reply, again: true });
+        behind = true;
         later();
-        return;
+        continue;
       }
-      failures = 0;
+      if (!behind) failures = 0;
       problem = null;
       announce();
       await tell();
@@ -135,31 +201,58 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
 
   async function takeOut(row: HeldRequest): Promise<void> {
     if (isHere(row)) unkept = unkept.filter((u) => u.seq !== row.seq);
-    else await dropRequest((await opening)!, row.seq);
+    else {
+      // First among what was sent, then out of the line: a kill between the two sends it twice at worst.
+      const request = requestOf(row);
+      await sentStore.use((db) => keepSent(db, { atMs: nowMs(), request })).catch(() => null);
+      mine.delete(row.seq);
+      await stored((db) => dropRequest(db, row.seq));
+    }
   }
 
-  async function countOn(row: HeldRequest): Promise<void> {
-    const counted = { ...row, failures: row.failures + 1 };
+  async function countOn(row: HeldRequest): Promise<HeldRequest> {
+    const counted = {
+      ...row,
+      failures: row.failures + 1,
+      failedSinceMs: row.failedSinceMs ?? nowMs(),
+    };
     if (isHere(row)) unkept = unkept.map((u) => (u.seq === row.seq ? counted : u));
-    else await keepRow((await opening)!, counted);
+    else await stored((db) => keepRow(db, counted));
+    return counted;
   }
 
   async function setAside(
     row: HeldRequest,
-    { message, field = null }: { message: string; field?: string | null },
+    {
+      message,
+      field = null,
+      again: due,
+    }: { message: string; field?: string | null; again: boolean },
   ): Promise<void> {
-    const aside = { ...row, message, field };
+    const aside = { ...row, message, field, ...(due && { again: true }) };
     if (isHere(row)) {
-      await takeOut(row);
+      unkept = unkept.filter((u) => u.seq !== row.seq);
       refusedHere = [...refusedHere, aside];
-    } else await moveToRefused((await opening)!, aside);
+    } else {
+      mine.delete(row.seq);
+      await stored((db) => moveToRefused(db, aside));
+    }
+  }
+
+  /** What waited for the server to mend goes back to its place in the line. */
+  async function bringBack(): Promise<void> {
+    await stored(moveDueBack);
+    const due = refusedHere.filter((r) => r.again);
+    refusedHere = refusedHere.filter((r) => !r.again);
+    // They were pressed before whatever waits here now.
+    unkept = [...due.map(({ message: _m, field: _f, again: _a, ...row }) => row), ...unkept];
   }
 
   function later(): void {
     const wait = Math.min(RETRY_MS[1], RETRY_MS[0] * 2 ** failures++);
     timer ??= setTimeout(() => {
       timer = null;
-      void drain();
+      void bringBack().then(drain);
     }, wait);
   }
 
@@ -182,6 +275,9 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
     return draining;
   }
 
+  /** A server that just failed is not asked again with every press: its time comes, or the network's sign. */
+  const drainUnlessWaiting = () => void (timer === null && drain());
+
   return {
     /** Resolves once it is kept on the device (true), or known not to be (false). */
     async post(request: QueuedRequest): Promise<boolean> {
@@ -190,24 +286,31 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
       const kept = await mine;
       announce();
       await tell();
-      void drain();
+      drainUnlessWaiting();
       return kept;
     },
     /** What this device has recorded and the book has not told back yet, oldest first. */
     async journal(): Promise<JournalRow[]> {
-      const db = await opening;
-      return db ? journalRows(db) : [];
+      return (await stored(journalRows)) ?? [];
     },
     async forget(seqs: readonly number[]): Promise<void> {
-      const db = await opening;
-      if (db && seqs.length > 0) await forgetJournal(db, seqs);
+      if (seqs.length > 0) await stored((db) => forgetJournal(db, seqs));
     },
     /** What waits is sent now: the page has come, or the network has come back. */
-    flush(): Promise<void> {
+    async flush(): Promise<void> {
       if (timer !== null) clearTimeout(timer);
       timer = null;
       failures = 0;
+      await bringBack();
       return drain();
+    },
+    /** The book is an older one than this device has sent to: what it acknowledged lately is sent again. */
+    async sendLatelySent(): Promise<void> {
+      const rows = await sentStore.use(takeSent).catch(() => []);
+      for (const { request } of rows) await keep(request);
+      announce();
+      await tell();
+      void drain();
     },
     /** Another page has changed the line. */
     lookAgain: tell,
@@ -215,22 +318,18 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
     async sendAgain(seq: number, body?: Record<string, unknown>): Promise<void> {
       const here = refusedHere.find((r) => r.seq === seq);
       if (here) {
-        const { kind, method, path, bytes } = here;
+        const { was: _w, ...forced } = requestOf(here);
         const now = body ?? here.body;
         refusedHere = refusedHere.filter((r) => r.seq !== seq);
-        await keep({ kind, method, path, ...(now && { body: now }), ...(bytes && { bytes }) });
-      } else {
-        const db = await opening;
-        if (db) await moveBack(db, seq, body);
-      }
+        await keep({ ...forced, ...newChange(), ...(now && { body: now }) });
+      } else await stored((db) => moveBack(db, seq, body));
       announce();
       await tell();
       void drain();
     },
     async throwAway(seq: number): Promise<void> {
       refusedHere = refusedHere.filter((r) => r.seq !== seq);
-      const db = await opening;
-      if (db) await throwRefusedAway(db, seq);
+      await stored((db) => throwRefusedAway(db, seq));
       announce();
       await tell();
     },
@@ -240,8 +339,22 @@ export function createQueue({ open, send, withLock, announce, report }: QueuePar
       closed = true;
       if (timer !== null) clearTimeout(timer);
       await Promise.allSettled([writes, draining, telling]);
-      (await opening)?.close();
+      await Promise.all([store.close(), sentStore.close()]);
     },
+  };
+}
+
+/** A row of the line without what it is held by. */
+function requestOf(row: HeldRequest): Omit<QueuedRequest, 'change'> {
+  const { kind, method, path, body, bytes, id, was } = row;
+  return {
+    kind,
+    method,
+    path,
+    ...(id && { id }),
+    ...(body && { body }),
+    ...(was && { was }),
+    ...(bytes && { bytes }),
   };
 }
 

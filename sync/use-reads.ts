@@ -15,8 +15,9 @@ export function useReads(fromBook: readonly KeptRead[]) {
       void pageQueue().post(changes.putRead(read));
     },
     replace(read: KeptRead) {
+      const before = reads.find((r) => r.id === read.id);
       setReads((now) => now.map((r) => (r.id === read.id ? read : r)));
-      void pageQueue().post(changes.putRead(read));
+      void pageQueue().post(changes.putRead(read, before));
     },
     drop(id: string) {
       setReads((now) => now.filter((r) => r.id !== id));

@@ -5,16 +5,17 @@ import { changes } from '../sync/client';
 import { withoutCast, toCm, type ActionContext } from './action-context';
 import type { Address } from './state/address';
 import type { WorkspaceState } from './state/state';
-import { markBody } from './records/mark-body';
+import { putMark } from './records/put-mark';
 
 /** What can be done in every step: go on, choose a fish or a lie, move what is on the plan, undo. */
 export function createPlanActions({ store, beat, queue, push, replace }: ActionContext) {
   /** Marks that undoing brought back, changed or took away are kept with the book as they are now. */
   function keepMarks(before: WorkspaceState['marks']): void {
     const { marks } = store.getState();
-    for (const mark of marks)
-      if (before.find((m) => m.id === mark.id) !== mark)
-        void queue.post(changes.putMark(mark.id, markBody(beat.id, mark)));
+    for (const mark of marks) {
+      const was = before.find((m) => m.id === mark.id);
+      if (was !== mark) void queue.post(putMark(beat.id, mark, was));
+    }
     for (const gone of before)
       if (!marks.some((m) => m.id === gone.id)) void queue.post(changes.dropMark(gone.id));
   }
@@ -71,8 +72,9 @@ export function createPlanActions({ store, beat, queue, push, replace }: ActionC
     /** The stand is given up; whoever watches for a fish without one proposes another. */
     suggestStand: () => store.setState({ stand: null, landing: null, via: [] }),
     changeSettings(change: Partial<Settings>) {
-      store.setState((s) => ({ settings: { ...s.settings, ...change } }));
-      void queue.post(changes.putSettings(change));
+      const { settings } = store.getState();
+      store.setState({ settings: { ...settings, ...change } });
+      void queue.post(changes.putSettings(change, settings));
     },
     dismissNotice: (index: number) =>
       store.setState((s) => ({ notices: s.notices.filter((_, i) => i !== index) })),

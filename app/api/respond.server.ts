@@ -1,5 +1,12 @@
 import { ValidationError, type Schema } from 'yup';
-import { bookRefusal, NOT_PAIRED, requestName, visitorNow, type Outcome } from '@/services/index';
+import {
+  bookRefusal,
+  NOT_PAIRED,
+  requestName,
+  visitorNow,
+  type Change,
+  type Outcome,
+} from '@/services/index';
 
 const STATUS = { invalid: 400, 'not-found': 404, conflict: 409, 'too-many': 429 } as const;
 const JSON_LIMIT = 4_000_000;
@@ -128,6 +135,39 @@ function depthOf(text: string): number {
     } else if (c === 93 || c === 125) depth--;
   }
   return deepest;
+}
+
+/** A change's own name, as a device gives it. */
+const CHANGE_NAME = /^[A-Za-z0-9-]{1,64}$/;
+
+/** What a request says of a change beside its body: its name, in the header `Idempotency-Key`. */
+export function namedChange(request: Request): Change {
+  const id = request.headers.get('idempotency-key');
+  if (id !== null && !CHANGE_NAME.test(id))
+    throw new BadBody(
+      400,
+      `The name of the change (Idempotency-Key) is "${id.slice(0, 80)}"; it must be 1 to 64 letters, digits or dashes.`,
+    );
+  return { id, was: null };
+}
+
+/**
+ * A change: the body through a schema, and apart from it `was`, what the fields that it changes held
+ * before as the device saw them. `was` is compared with what the book holds, and never kept.
+ */
+export async function changeOf<T>(
+  request: Request,
+  schema: Schema<T>,
+): Promise<{ told: T; change: Change }> {
+  const named = namedChange(request);
+  const json = await jsonOf(request);
+  if (typeof json !== 'object' || json === null || !('was' in json))
+    return { told: await schema.validate(json, { strict: true }), change: named };
+  const { was, ...rest } = json;
+  if (typeof was !== 'object' || was === null || Array.isArray(was))
+    throw new BadBody(400, 'What the fields were before ("was") must be an object.');
+  const told = await schema.validate(rest, { strict: true });
+  return { told, change: { ...named, was: was as Record<string, unknown> } };
 }
 
 /** Body as JSON through a schema; throws what `respond` words. */

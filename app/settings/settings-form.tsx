@@ -30,7 +30,7 @@ export function SettingsForm({ kept, defaults }: { kept: Settings; defaults: Set
   const saved = changing.isSuccess ? 'Kept.' : '';
   const change = (values: Partial<Settings>) => {
     setNow((s) => ({ ...s, ...values }));
-    changing.mutate(values);
+    changing.mutate({ change: values, before: now });
   };
   const { units } = now;
   const us = units === 'us';

@@ -131,3 +131,4 @@ export {
   type StreamFacts,
   type WayFacts,
 } from './day-facts';
+export { changedFields, mergeChange, type Lost } from './merge';

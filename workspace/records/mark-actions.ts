@@ -6,12 +6,12 @@ import { trueLie } from '../../core/sight/index';
 import { api, changes } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
 import { cm, toCm, withoutCast, type ActionContext } from '../action-context';
-import { markBody } from './mark-body';
+import { putMark } from './put-mark';
 
 /** What is seen: fish marked, changed, seen again and taken out; rises tapped; where one looks from. */
 export function createMarkActions({ store, beat, queue, now, push }: ActionContext) {
-  const saveMark = (mark: Mark) =>
-    void queue.post(changes.putMark(mark.id, markBody(beat.id, mark)));
+  const saveMark = (mark: Mark, before: Mark | null) =>
+    void queue.post(putMark(beat.id, mark, before));
 
   /** Marks as they were before the drag that is going on. */
   const drafted = new Map<string, Mark>();
@@ -55,7 +55,7 @@ export function createMarkActions({ store, beat, queue, now, push }: ActionConte
         lieId: null,
         ...withoutCast(s),
       }));
-      saveMark(mark);
+      saveMark(mark, null);
       push();
       return mark.id;
     },
@@ -91,7 +91,7 @@ export function createMarkActions({ store, beat, queue, now, push }: ActionConte
           marks: s.marks.map((m) => (m.id === id ? { ...m, history: [...m.history, seen] } : m)),
         }));
       }
-      saveMark(mark);
+      saveMark(mark, was);
     },
     /** The same fish, seen again: as it was, or elsewhere, or doing something else. */
     seenAgain(id: string, change: Partial<Mark> = {}) {

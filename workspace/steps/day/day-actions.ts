@@ -23,6 +23,7 @@ import { atHour, zoneOffsetMin } from '../../../core/units/index';
 import { changes } from '../../../sync/client';
 import { fetchDayBook, takeBeatAlong } from '../../../sync/day-client';
 import { clientId } from '../../../sync/client-id';
+import { createPlanActions } from '../../plan-actions';
 import type { ActionContext } from '../../action-context';
 import { outingAt } from '../../records/outing-now';
 import { valueOf } from '../../state/answer';
@@ -34,6 +35,7 @@ const LOOK_MS = 700;
 /** What is told of a day; each shows at once, is kept, and the day is planned anew from it. */
 export function createDayActions(context: ActionContext) {
   const { store, beat, queue } = context;
+  const plan = createPlanActions(context);
   const book = (): DayBook | null => store.getState().dayBook;
 
   /** Puts what was told of one thing in place of what was told before. */
@@ -42,7 +44,9 @@ export function createDayActions(context: ActionContext) {
     if (!now) return;
     const facts = { ...now.facts, [kind]: { ...now.facts[kind], [id]: fact } };
     store.setState({ dayBook: { ...now, facts } });
-    void queue.post(changes.putFact(kind, id, fact));
+    void queue.post(
+      changes.putFact(kind, id, fact, now.facts[kind][id] as typeof fact | undefined),
+    );
   }
   const dateTold = () => {
     const now = book();
@@ -135,8 +139,7 @@ export function createDayActions(context: ActionContext) {
       if (!now) return;
       if (id === TYPED_READING) {
         const nothing = { waterTempC: null, waterTempAt: null };
-        store.setState((s) => ({ settings: { ...s.settings, ...nothing } }));
-        void queue.post(changes.putSettings(nothing));
+        plan.changeSettings(nothing);
         return;
       }
       store.setState({ dayBook: { ...now, readings: now.readings.filter((r) => r.id !== id) } });
@@ -172,8 +175,7 @@ export function createDayActions(context: ActionContext) {
     asIsBest: () => tellDate({ byHand: null }),
     /** The colour that a level proposes, as the water's. */
     takeColour(turbidityNtu: number): void {
-      store.setState((s) => ({ settings: { ...s.settings, turbidityNtu } }));
-      void queue.post(changes.putSettings({ turbidityNtu }));
+      plan.changeSettings({ turbidityNtu });
     },
 
     /** Works out the routes of beats that have none yet, one after another; their looks replace the guess. */

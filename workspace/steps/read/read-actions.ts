@@ -63,7 +63,7 @@ export function createReadActions({ store, beat, queue }: ActionContext) {
         placingRead: null,
         reads: s.reads.map((r) => (r.id === id ? placed : r)),
       }));
-      void queue.post(changes.putRead(placed));
+      void queue.post(changes.putRead(placed, read));
     },
   };
 }

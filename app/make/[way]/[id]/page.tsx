@@ -28,7 +28,7 @@ async function MakePage({ params, searchParams }: Props) {
   const felt = opened?.ok ? feltSoundings(opened.value.beat.plan) : [];
   if (kept.ok && kept.value.kind === way) {
     const { streamName, body } = kept.value;
-    const draft = { id, streamName, beatId: kept.value.beatId };
+    const draft = { id, streamName, beatId: kept.value.beatId, isKept: true };
     return way === 'sketch' ? (
       <SketchPage
         draft={{ ...draft, kind: 'sketch', body: body as Sketch }}

@@ -1,5 +1,5 @@
 import { keepDraft, openDraft, throwDraftAway } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../respond.server';
+import { answer, changeOf, respond } from '../../../respond.server';
 import { draftSchema, idSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
@@ -13,8 +13,9 @@ export async function GET(_request: Request, { params }: Context) {
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
-    const { kind, streamName, beatId, body } = await bodyOf(request, draftSchema);
-    return answer(await keepDraft({ id, kind, streamName, beatId: beatId ?? null, body }));
+    const { told, change } = await changeOf(request, draftSchema);
+    const { kind, streamName, beatId, body } = told;
+    return answer(await keepDraft({ id, kind, streamName, beatId: beatId ?? null, body }, change));
   });
 }
 

@@ -1,5 +1,5 @@
 import { keepMark, removeMark } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../respond.server';
+import { answer, changeOf, namedChange, respond } from '../../../respond.server';
 import { idSchema, markSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
@@ -8,11 +8,14 @@ type Context = { params: Promise<{ id: string }> };
 export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
-    return answer(await keepMark({ id, ...(await bodyOf(request, markSchema)) }));
+    const { told, change } = await changeOf(request, markSchema);
+    return answer(await keepMark({ id, ...told }, change));
   });
 }
 
 /** Strikes a fish; tries go on pointing at it. */
-export async function DELETE(_request: Request, { params }: Context) {
-  return respond(async () => answer(await removeMark(await idSchema.validate((await params).id))));
+export async function DELETE(request: Request, { params }: Context) {
+  return respond(async () =>
+    answer(await removeMark(await idSchema.validate((await params).id), namedChange(request))),
+  );
 }

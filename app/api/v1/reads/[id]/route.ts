@@ -1,6 +1,6 @@
 import type { KeptRead } from '@/core/log/index';
 import { keepRead, throwReadAway } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../respond.server';
+import { answer, changeOf, namedChange, respond } from '../../../respond.server';
 import { idSchema, readSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
@@ -10,14 +10,14 @@ export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
     // The schema has seen that a place set by phone, paces or tape says what belongs to each.
-    const told = (await bodyOf(request, readSchema)) as Omit<KeptRead, 'id'>;
-    return answer(await keepRead({ id, ...told }));
+    const { told, change } = await changeOf(request, readSchema);
+    return answer(await keepRead({ id, ...(told as Omit<KeptRead, 'id'>) }, change));
   });
 }
 
 /** Takes a quick read back; kept again, it is back. */
-export async function DELETE(_request: Request, { params }: Context) {
+export async function DELETE(request: Request, { params }: Context) {
   return respond(async () =>
-    answer(await throwReadAway(await idSchema.validate((await params).id))),
+    answer(await throwReadAway(await idSchema.validate((await params).id), namedChange(request))),
   );
 }

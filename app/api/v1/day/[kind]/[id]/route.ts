@@ -1,7 +1,7 @@
 import type { FactKind } from '@/core/log/index';
 import { keepFact } from '@/services/index';
 import { FACT_ID, FACT_SCHEMAS, factKindSchema } from '../../../../day-schemas';
-import { answer, bodyOf, respond } from '../../../../respond.server';
+import { answer, changeOf, respond } from '../../../../respond.server';
 
 /** What was told of a stream, a beat, a way or a date, in place of what was told of it before. */
 export async function PUT(
@@ -12,6 +12,7 @@ export async function PUT(
     const told = await params;
     const kind = (await factKindSchema.validate(told.kind)) as FactKind;
     const id = await FACT_ID[kind].validate(told.id);
-    return answer(await keepFact(kind, id!, (await bodyOf(request, FACT_SCHEMAS[kind])) as never));
+    const { told: fact, change } = await changeOf(request, FACT_SCHEMAS[kind]);
+    return answer(await keepFact(kind, id!, fact as never, change));
   });
 }
