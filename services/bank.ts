@@ -14,7 +14,8 @@ export async function bankOf(): Promise<Bank> {
   const { end, log } = await readBank(db, now - DAYS * 86_400_000);
   const beats = (await listBeats(db)).filter((b) => !b.deleted && !b.putAway);
   return {
-    end,
+    end: end.seq,
+    endMark: end.mark,
     log,
     settings: await settings(),
     beats: beats.map((b) => ({

@@ -70,6 +70,7 @@ export async function once(
 }
 
 const FIELD_WORDS: Record<string, string> = {
+  note: 'the note',
   startMs: 'the start',
   endMs: 'the end',
   timeZone: 'the time zone',

@@ -27,7 +27,7 @@ function entryOf(t: Try, anglers: Held['anglers']) {
  * change are read again: so that a book of twenty thousand is counted at once.
  */
 export async function factsOfBook(db: Db): Promise<Held['facts']> {
-  const end = await feedEnd(db);
+  const { seq: end } = await feedEnd(db);
   const held = HELD.get(db);
   if (held?.end === end) return held.facts;
   if (!held || end < held.end) {

@@ -44,7 +44,7 @@ export {
   phonesInBook,
   thrownOutOf,
 } from './phones';
-export { feedEndOfBook, feedSince } from './feed';
+export { changesMissing, feedEndOfBook, feedHasBeenAt, feedSince } from './feed';
 export { bankOf } from './bank';
 export { outingList, outingReport, tryLog, type OutingReport } from './outing-report';
 export { placesOnEarth, tableOf, TABLES, takeReadings, takeTries, type TableName } from './tables';

@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import { findPhoto, putPhoto, type StoredPhoto } from '../store/index';
 import { book } from './book';
+import { once, TOLD_WHOLE, type Change } from './change';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
 
@@ -8,6 +9,26 @@ export const PHOTO_LIMIT_BYTES = 25_000_000;
 /** Longest side kept, px: a metre of a 100 m beat is then 24 px. */
 const LONGEST_PX = 2400;
 const MOST_PIXELS = 120_000_000;
+/**
+ * The four formats, by the first bytes of a file. Everything else that can hold a picture (SVG, PDF)
+ * is never opened: such files are programs, and one of a kilobyte can keep a processor busy for ever.
+ */
+const HEADS: readonly ((head: Buffer) => boolean)[] = [
+  (head) => head.readUIntBE(0, 3) === 0xffd8ff,
+  (head) => head.toString('latin1', 0, 8) === '\x89PNG\r\n\x1a\n',
+  (head) => head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP',
+  (head) => head.toString('latin1', 4, 8) === 'ftyp' && /avi[fs]/.test(head.toString('latin1', 8)),
+];
+const HEAD_BYTES = 32;
+/** A picture of the largest size takes some ten seconds here. */
+const LONGEST_S = 60;
+/** One photograph is decoded at a time: each takes up to half a gigabyte. */
+let decoding: Promise<unknown> = Promise.resolve();
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = decoding.then(work);
+  decoding = mine.catch(() => null);
+  return mine;
+}
 
 /**
  * Keeps a photograph: turned upright, made smaller, encoded anew as JPEG, and with that rid of all
@@ -17,6 +38,7 @@ const MOST_PIXELS = 120_000_000;
 export async function keepPhoto(
   id: string,
   bytes: Uint8Array,
+  { id: name }: Change = TOLD_WHOLE,
 ): Promise<Outcome<{ id: string; width: number; height: number }>> {
   const mega = (bytes.length / 1e6).toFixed(1);
   if (bytes.length > PHOTO_LIMIT_BYTES) {
@@ -26,6 +48,8 @@ export async function keepPhoto(
       'photo',
     );
   }
+  const head = Buffer.from(bytes.subarray(0, HEAD_BYTES));
+  if (head.length < HEAD_BYTES || !HEADS.some((is) => is(head))) return noPicture(mega);
   const size = await sharp(bytes, { limitInputPixels: false })
     .metadata()
     .catch(() => null);
@@ -38,22 +62,32 @@ export async function keepPhoto(
     );
   let made: { data: Buffer; info: { width: number; height: number } };
   try {
-    made = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
-      .rotate()
-      .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 82 })
-      .toBuffer({ resolveWithObject: true });
-  } catch {
-    return refused(
-      'invalid',
-      `This file of ${mega} MB is no picture that can be read; JPEG, PNG, WebP and AVIF are possible.`,
-      'photo',
+    made = await inTurn(() =>
+      sharp(bytes, { limitInputPixels: MOST_PIXELS })
+        .timeout({ seconds: LONGEST_S })
+        .rotate()
+        .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 82 })
+        .toBuffer({ resolveWithObject: true }),
     );
+  } catch {
+    return noPicture(mega);
   }
   const { width, height } = made.info;
-  await putPhoto(await book(), { id, bytes: new Uint8Array(made.data), width, height }, nowMs());
-  return done({ id, width, height });
+  const kept = { id, bytes: new Uint8Array(made.data), width, height };
+  const taken = await once(name, async (trx) => {
+    await putPhoto(trx, kept, nowMs());
+    return done(null);
+  });
+  return taken.ok ? done({ id, width, height }) : taken;
 }
+
+const noPicture = (mega: string) =>
+  refused<never>(
+    'invalid',
+    `This file of ${mega} MB is no picture that can be read; JPEG, PNG, WebP and AVIF are possible.`,
+    'photo',
+  );
 
 export async function photo(id: string): Promise<Outcome<StoredPhoto>> {
   const found = await findPhoto(await book(), id);

@@ -1,25 +1,34 @@
 import type { Outing, Try, TryEvent } from '../core/log/index';
-import { appendEvent, findBeat, openTry } from '../store/index';
-import { book } from './book';
+import { appendEvent, findBeat, openTry, type AppendOutcome } from '../store/index';
+import { once, TOLD_WHOLE, type Change } from './change';
 import { done, refused, type Outcome } from './outcome';
 
 /** Opens a try with its snapshot, and its outing if that is new. */
 export async function beginTry(
   t: Omit<Try, 'events' | 'outingId'>,
   outing: Outing,
+  { id: name }: Change = TOLD_WHOLE,
 ): Promise<Outcome<null>> {
-  const db = await book();
-  if (t.beatId !== null && !(await findBeat(db, t.beatId)))
-    return refused('not-found', `There is no beat "${t.beatId}" in this book.`, 'beatId');
-  const outcome = await openTry(db, { ...t, outingId: outing.id }, outing);
-  return outcome === 'kept'
-    ? done(null)
-    : refused('conflict', `Another try of this book is called "${t.id}" already.`, 'id');
+  return once(name, async (trx) => {
+    if (t.beatId !== null && !(await findBeat(trx, t.beatId)))
+      return refused('not-found', `There is no beat "${t.beatId}" in this book.`, 'beatId');
+    const outcome = await openTry(trx, { ...t, outingId: outing.id }, outing);
+    return outcome === 'kept'
+      ? done(null)
+      : refused('conflict', `Another try of this book is called "${t.id}" already.`, 'id');
+  });
 }
 
 /** Appends one event. The same event twice is kept once; nothing is ever overwritten. */
-export async function recordEvent(tryId: string, event: TryEvent): Promise<Outcome<null>> {
-  const outcome = await appendEvent(await book(), tryId, event);
+export function recordEvent(
+  tryId: string,
+  event: TryEvent,
+  { id: name }: Change = TOLD_WHOLE,
+): Promise<Outcome<null>> {
+  return once(name, async (trx) => appended(tryId, event, await appendEvent(trx, tryId, event)));
+}
+
+function appended(tryId: string, event: TryEvent, outcome: AppendOutcome): Outcome<null> {
   if (outcome === 'no such try')
     return refused('not-found', `There is no try "${tryId}" in this book.`);
   if (outcome === 'sequence taken')

@@ -1,5 +1,6 @@
 import type { OutingLog } from '../core/log/index';
 import type { Db } from './db';
+import { feedEnd, type FeedPlace } from './feed';
 import { grouped } from './grouped';
 import { markRowsOf } from './marks';
 import { outingOf, readingOf } from './outings';
@@ -8,12 +9,12 @@ import { eventOf, tryOf } from './try-rows';
 import { reading } from './transact';
 
 /** The log of outings that began after `sinceMs` or go on, with the marks and reads of the whole book, at one moment. */
-export async function readBank(db: Db, sinceMs: number): Promise<{ end: number; log: OutingLog }> {
+export async function readBank(
+  db: Db,
+  sinceMs: number,
+): Promise<{ end: FeedPlace; log: OutingLog }> {
   return reading(db, async (trx) => {
-    const end = await trx
-      .selectFrom('feed')
-      .select((b) => b.fn.max('seq').as('end'))
-      .executeTakeFirst();
+    const end = await feedEnd(trx);
     const outings = await trx
       .selectFrom('outings')
       .selectAll()
@@ -50,7 +51,7 @@ export async function readBank(db: Db, sinceMs: number): Promise<{ end: number; 
     const reads = await trx.selectFrom('reads').selectAll().where('dropped', '=', 0).execute();
     const byTry = grouped(events, (e) => e.try_id);
     return {
-      end: Number(end?.end ?? 0),
+      end,
       log: {
         outings: outings.map(outingOf),
         readings: readings.map(readingOf),

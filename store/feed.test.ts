@@ -1,3 +1,4 @@
+import { feedKnows } from './feed';
 import { EMPTY_SNAPSHOT, readingSaying, type TryEvent } from '../core/log/index';
 import { freshBook } from './fixtures/books';
 import {
@@ -40,7 +41,7 @@ const event = (seq: number): TryEvent => ({
 });
 
 it('every change once, in order, as it is now; a repeated one is no news', async () => {
-  expect(await feedEnd(db)).toBe(0);
+  expect(await feedEnd(db)).toEqual({ seq: 0, mark: '' });
   await openTry(db, attempt, outing);
   await appendEvent(db, 't', event(1));
   await appendEvent(db, 't', event(2));
@@ -58,7 +59,7 @@ it('every change once, in order, as it is now; a repeated one is no news', async
 });
 
 it('a reading taken back is told as gone', async () => {
-  const before = await feedEnd(db);
+  const { seq: before } = await feedEnd(db);
   const reading = readingSaying({
     id: 'r',
     outingId: 'o',
@@ -76,4 +77,14 @@ it('a reading taken back is told as gone', async () => {
     kind: 'reading-dropped',
     id: 'r',
   });
+});
+
+it('a place in the feed is known by what stands there: a book that was put back counts again', async () => {
+  const end = await feedEnd(db);
+  expect(await feedKnows(db, end)).toBe(true);
+  expect(await feedKnows(db, { ...end, mark: 'another' })).toBe(false);
+  expect(await feedKnows(db, { seq: end.seq + 1, mark: end.mark })).toBe(false);
+  // A device of before there were marks, and one that begins.
+  expect(await feedKnows(db, { seq: end.seq, mark: '' })).toBe(true);
+  expect(await feedKnows(db, { seq: 0, mark: '' })).toBe(true);
 });

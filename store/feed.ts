@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { LogChange } from '../core/log/index';
 import type { Db } from './db';
 import { markRowsOf } from './marks';
@@ -5,19 +6,39 @@ import { outingOf, readingOf } from './outings';
 import { readOf } from './reads';
 import { eventOf, tryOf } from './try-rows';
 
-/** One change with its number in the feed. */
-export interface FeedItem {
+const MARK_LENGTH = 12;
+
+/** A place in the feed: a number, and a mark of the change that has it. */
+export interface FeedPlace {
   seq: number;
+  mark: string;
+}
+
+/** One change with its place in the feed. */
+export interface FeedItem extends FeedPlace {
   change: LogChange;
 }
 
-/** The number of the newest change; 0 before the first. */
-export async function feedEnd(db: Db): Promise<number> {
+/** The mark of a change: what it is of. A book that was put back gives its number to another. */
+const markOf = ({ kind, id }: { kind: string; id: string }): string =>
+  createHash('sha256').update(`${kind} ${id}`).digest('hex').slice(0, MARK_LENGTH);
+
+/** The place of the newest change; 0 before the first. */
+export async function feedEnd(db: Db): Promise<FeedPlace> {
   const row = await db
     .selectFrom('feed')
-    .select((b) => b.fn.max('seq').as('end'))
+    .selectAll()
+    .orderBy('seq', 'desc')
+    .limit(1)
     .executeTakeFirst();
-  return Number(row?.end ?? 0);
+  return row ? { seq: row.seq, mark: markOf(row) } : { seq: 0, mark: '' };
+}
+
+/** Whether this book has ever been at a place of its feed. Without a mark the number alone is looked at. */
+export async function feedKnows(db: Db, { seq, mark }: FeedPlace): Promise<boolean> {
+  if (seq === 0) return true;
+  const row = await db.selectFrom('feed').selectAll().where('seq', '=', seq).executeTakeFirst();
+  return row !== undefined && (mark === '' || markOf(row) === mark);
 }
 
 /**
@@ -33,9 +54,9 @@ export async function feedAfter(db: Db, after: number, most: number): Promise<Fe
     .limit(most)
     .execute();
   const out: FeedItem[] = [];
-  for (const { seq, kind, id } of rows) {
-    const change = await changeOf(db, kind, id);
-    if (change) out.push({ seq, change });
+  for (const row of rows) {
+    const change = await changeOf(db, row.kind, row.id);
+    if (change) out.push({ seq: row.seq, mark: markOf(row), change });
   }
   return out;
 }

@@ -77,7 +77,7 @@ it('a beat is opened with its newest tries, in the order they were opened, each 
 
 it('the feed tells which tries have changed since: those opened, and those something happened in', async () => {
   await putHistory(db, told);
-  const end = await feedEnd(db);
+  const { seq: end } = await feedEnd(db);
   expect(await triesChangedAfter(db, end)).toEqual([]);
   await appendEvent(db, 't4', {
     id: 'late',

@@ -47,9 +47,9 @@ export {
 } from './outings';
 export { listFacts, putFact } from './day-facts';
 export { readingsForDay } from './day-readings';
-export { findTakenChange, rememberChange } from './taken-changes';
+export { findTakenChange, rememberChange, unknownChanges } from './taken-changes';
 export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phones';
-export { feedAfter, feedEnd, type FeedItem } from './feed';
+export { feedAfter, feedEnd, feedKnows, type FeedItem, type FeedPlace } from './feed';
 export { findPack, listPacks, putPack } from './packs';
 export { readBank } from './bank';
 export { listTryLog, type TryFilter, type TryLogRow } from './try-log';

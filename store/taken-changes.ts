@@ -34,3 +34,11 @@ export async function rememberChange(
     .values({ id, at_ms: nowMs, refusal_json: refusal })
     .execute();
 }
+
+/** Of these names, the ones that no change was taken under. */
+export async function unknownChanges(db: Db, ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const rows = await db.selectFrom('taken_changes').select('id').where('id', 'in', ids).execute();
+  const known = new Set(rows.map((r) => r.id));
+  return ids.filter((id) => !known.has(id));
+}

@@ -61,7 +61,7 @@ it('many writers through two doors: a reader of the feed who goes on from the la
         after = seq;
         if (change.kind === 'outing') seen.push(change.outing.id);
       }
-      if (last && after === (await feedEnd(db))) return;
+      if (last && after === (await feedEnd(db)).seq) return;
     }
   })();
   await Promise.all(ids.map((id, n) => putOuting(n % 2 ? db : other, outing(id))));

@@ -2,8 +2,12 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { LogChange } from '../core/log/index';
 import type { Bank, HeldPack } from '../core/outing/index';
 
-export interface FeedRow {
+/** A place in the feed: its number, and a mark of what stands there, since a book that was put back counts again. */
+export interface FeedPlace {
   seq: number;
+  mark: string;
+}
+export interface FeedRow extends FeedPlace {
   change: LogChange;
 }
 /** The book as it was when this device last had it. */
@@ -12,7 +16,7 @@ export interface KeptBank {
   fetchedMs: number;
 }
 
-interface BankSchema extends DBSchema {
+export interface BankSchema extends DBSchema {
   bank: { key: string; value: KeptBank };
   packs: { key: string; value: HeldPack };
   feed: { key: number; value: FeedRow };
@@ -43,12 +47,18 @@ export async function loadBank(
   return { kept: kept ?? null, packs, feed };
 }
 
-/** A newer book, in place of the one before and of what the feed had told since. */
-export async function keepBank(db: BankDb, kept: KeptBank): Promise<void> {
+/** A newer book, in place of the one before and of what the feed had told since; all of that where it does not go on from there. */
+export async function keepBank(
+  db: BankDb,
+  kept: KeptBank,
+  { goesOn = true }: { goesOn?: boolean } = {},
+): Promise<void> {
   const tx = db.transaction(['bank', 'feed'], 'readwrite');
   await Promise.all([
     tx.objectStore('bank').put(kept, KEY),
-    tx.objectStore('feed').delete(IDBKeyRange.upperBound(kept.bank.end)),
+    goesOn
+      ? tx.objectStore('feed').delete(IDBKeyRange.upperBound(kept.bank.end))
+      : tx.objectStore('feed').clear(),
     tx.done,
   ]);
 }

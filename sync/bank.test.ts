@@ -8,7 +8,7 @@ import {
 } from '../core/log/index';
 import type { Bank } from '../core/outing/index';
 import { createBank, type BankParts } from './bank';
-import { openBankDb } from './bank-store';
+import { openBankDb, type FeedPlace, type FeedRow } from './bank-store';
 import { logged } from './bank-client';
 import type { QueuedRequest, Reply } from './client';
 import { createQueue, type Queue } from './queue';
@@ -39,7 +39,7 @@ const press = (n: number, device = 'd') =>
 
 /** The book as a server holds it: each change once by its id, told on in order. */
 function bookOf() {
-  const items: { seq: number; change: LogChange }[] = [];
+  const items: FeedRow[] = [];
   const known = new Set<string>();
   const listeners = new Set<() => void>();
   return {
@@ -51,7 +51,7 @@ function bookOf() {
       const change: LogChange = r.path.includes('/events/')
         ? { kind: 'event', tryId: 't', event: { id, ...(r.body as object) } as never }
         : { kind: 'try', attempt };
-      items.push({ seq: items.length + 1, change });
+      items.push({ seq: items.length + 1, mark: id, change });
       for (const l of [...listeners]) l();
     },
     bank: (): Bank => ({
@@ -62,8 +62,8 @@ function bookOf() {
       nowMs: 0,
       clockFixed: false,
     }),
-    follow(after: number, on: { item(row: (typeof items)[number]): void; live(y: boolean): void }) {
-      let last = after;
+    follow(after: FeedPlace, on: Parameters<BankParts['follow']>[1]) {
+      let last = after.seq;
       const tell = () => {
         for (const item of items)
           if (item.seq > last) {
@@ -84,6 +84,7 @@ function device(name: string, book: ReturnType<typeof bookOf>, parts: Partial<Ba
   const queue: Queue = createQueue({
     open: () => openQueueDb(`${name}-q`),
     openSent: () => openSentDb(`${name}-s`),
+    askMissing: async () => ({ ok: true, value: [] }),
     nowMs: () => 0,
     send: async (r): Promise<Reply<unknown>> => {
       if (!online) return { ok: false, kind: 'unreachable', status: 0, message: 'no network' };
@@ -184,6 +185,7 @@ it('a device that keeps nothing says so, shows what is pressed, and still sends 
   const queue = createQueue({
     open: denied,
     openSent: denied,
+    askMissing: async () => ({ ok: true, value: [] }),
     nowMs: () => 0,
     send: async (r) => {
       book.take(r);

@@ -232,6 +232,9 @@ export const api = {
       body: { ...body, was: changedFields(before, body) },
       once: clientId(),
     }),
+  /** Of changes by their names, those that the book never took. */
+  changesMissing: (ids: readonly string[]) =>
+    json<string[]>({ method: 'POST', path: v1('/changes/missing'), body: { ids } }),
   savePhoto: (id: string, photo: Blob) =>
     json<{ id: string; width: number; height: number }>({
       method: 'PUT',

@@ -1,5 +1,5 @@
 import { createBank, type BankKeeper } from './bank';
-import { openBankDb } from './bank-store';
+import { openBankDb, type FeedPlace, type FeedRow } from './bank-store';
 import type { LogChange } from '../core/log/index';
 import { bankApi } from './bank-client';
 import { pageQueue } from './page-queue';
@@ -42,19 +42,25 @@ export function bankClockMs(): number {
 const AGAIN_MS = 4000;
 
 function followFeed(
-  after: number,
-  on: { item(row: { seq: number; change: LogChange }): void; live(yes: boolean): void },
+  after: FeedPlace,
+  on: { item(row: FeedRow): void; live(yes: boolean): void; anew(): void },
 ): { close(): void } {
   let last = after;
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const open = () => {
-    source = new EventSource(`/api/v1/feed?after=${last}`);
+    source = new EventSource(`/api/v1/feed?after=${last.seq}&mark=${last.mark}`);
     source.onopen = () => on.live(true);
     source.onmessage = (event) => {
-      last = Number(event.lastEventId);
-      on.item({ seq: last, change: JSON.parse(event.data as string) as LogChange });
+      const [seq = '0', mark = ''] = event.lastEventId.split('.');
+      last = { seq: Number(seq), mark };
+      on.item({ ...last, change: JSON.parse(event.data as string) as LogChange });
     };
+    source.addEventListener('anew', () => {
+      source?.close();
+      void pageQueue().sendWhatIsMissing();
+      on.anew();
+    });
     source.onerror = () => {
       on.live(false);
       if (source?.readyState !== EventSource.CLOSED) return;

@@ -1,4 +1,4 @@
-import { sendQueued, type QueuedRequest } from './client';
+import { api, sendQueued, type QueuedRequest } from './client';
 import { createQueue, QUIET, type Queue, type QueueReport, type WithLock } from './queue';
 import { openQueueDb } from './queue-store';
 import { openSentDb } from './sent-store';
@@ -8,7 +8,7 @@ export interface PageQueue extends Pick<
   Queue,
   | 'post'
   | 'flush'
-  | 'sendLatelySent'
+  | 'sendWhatIsMissing'
   | 'sendAgain'
   | 'throwAway'
   | 'wouldLose'
@@ -45,7 +45,7 @@ const NO_QUEUE: PageQueue = {
   journal: async () => [],
   forget: async () => {},
   flush: async () => {},
-  sendLatelySent: async () => {},
+  sendWhatIsMissing: async () => {},
   sendAgain: async () => {},
   throwAway: async () => {},
   wouldLose: () => false,
@@ -62,6 +62,7 @@ function createPageQueue(): PageQueue {
     openSent: openSentDb,
     nowMs: Date.now,
     send: sendQueued,
+    askMissing: api.changesMissing,
     withLock,
     announce: () => channel?.postMessage('changed'),
     report(next) {
@@ -70,14 +71,15 @@ function createPageQueue(): PageQueue {
     },
   });
   if (channel) channel.onmessage = () => void queue.lookAgain();
-  window.addEventListener('online', () => void queue.flush());
+  const wake = () => void queue.flush().then(queue.sendWhatIsMissing);
+  window.addEventListener('online', wake);
   document.addEventListener('visibilitychange', () => {
-    if (document.visibilityState === 'visible') void queue.flush();
+    if (document.visibilityState === 'visible') wake();
   });
   window.addEventListener('beforeunload', (event) => {
     if (queue.wouldLose()) event.preventDefault();
   });
-  void adoptOldLetters(queue).then(() => queue.flush());
+  void adoptOldLetters(queue).then(wake);
   return {
     ...queue,
     get: () => report,

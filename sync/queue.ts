@@ -20,7 +20,7 @@ import {
   type QueueSchema,
   type RefusedRequest,
 } from './queue-store';
-import { keepSent, takeSent, type SentSchema } from './sent-store';
+import { dropSent, keepSent, listSent, type SentRow, type SentSchema } from './sent-store';
 
 export type { RefusedRequest } from './queue-store';
 
@@ -45,6 +45,8 @@ export interface QueueParts {
   openSent(): Promise<IDBPDatabase<SentSchema>>;
   nowMs(): number;
   send(request: QueuedRequest): Promise<Reply<unknown>>;
+  /** Of changes by their names, those that the book never took. */
+  askMissing(ids: string[]): Promise<Reply<string[]>>;
   withLock: WithLock;
   /** Tells this device's other pages that the line has changed. */
   announce(): void;
@@ -58,6 +60,8 @@ const NOT_KEPT =
 const RETRY_MS = [2000, 60_000] as const;
 /** A server that fails over one request for so long does so because of it, ms: the rest goes on, and it comes back by itself. */
 const ASIDE_AFTER_MS = 120_000;
+/** Names of changes that the book is asked for at a time; no more than its route takes. */
+const NAMES_AT_ONCE = 200;
 /** A refusal that may only follow from what is not there yet: the try of an event, the outing of a reading. */
 const MAY_FOLLOW = [404, 409, 422];
 
@@ -71,6 +75,7 @@ export function createQueue({
   open,
   openSent,
   send,
+  askMissing,
   withLock,
   announce,
   report,
@@ -304,10 +309,25 @@ export function createQueue({
       await bringBack();
       return drain();
     },
-    /** The book is an older one than this device has sent to: what it acknowledged lately is sent again. */
-    async sendLatelySent(): Promise<void> {
-      const rows = await sentStore.use(takeSent).catch(() => []);
-      for (const { request } of rows) await keep(request);
+    /**
+     * Looks whether the book still has what it acknowledged lately: one that was put back to an older
+     * copy has not. What it misses is sent again, oldest first.
+     */
+    async sendWhatIsMissing(): Promise<void> {
+      const rows = (await sentStore.use(listSent).catch(() => [])).filter((r) => r.request.id);
+      const missing: SentRow[] = [];
+      for (let end = rows.length; end > 0; end -= NAMES_AT_ONCE) {
+        const some = rows.slice(Math.max(0, end - NAMES_AT_ONCE), end);
+        const reply = await askMissing(some.map((r) => r.request.id!));
+        if (!reply.ok) return;
+        const lost = new Set(reply.value);
+        missing.unshift(...some.filter((r) => lost.has(r.request.id!)));
+        // What is older than a whole page that is there is there as well.
+        if (lost.size === 0) break;
+      }
+      if (missing.length === 0) return;
+      for (const { request } of missing) await keep(request);
+      await sentStore.use((db) => dropSent(db, missing)).catch(() => null);
       announce();
       await tell();
       void drain();

@@ -38,10 +38,13 @@ export async function keepSent(db: IDBPDatabase<SentSchema>, row: SentRow): Prom
   await tx.done;
 }
 
-/** Everything that was sent, oldest first, and out of the list: it goes back into the line. */
-export async function takeSent(db: IDBPDatabase<SentSchema>): Promise<SentRow[]> {
+/** Everything that was sent lately, oldest first. */
+export const listSent = (db: IDBPDatabase<SentSchema>): Promise<SentRow[]> => db.getAll('sent');
+
+export async function dropSent(
+  db: IDBPDatabase<SentSchema>,
+  rows: readonly SentRow[],
+): Promise<void> {
   const tx = db.transaction('sent', 'readwrite');
-  const rows = await tx.store.getAll();
-  await Promise.all([tx.store.clear(), tx.done]);
-  return rows;
+  await Promise.all([...rows.map((r) => tx.store.delete(r.seq!)), tx.done]);
 }

@@ -1,5 +1,5 @@
 import { HEAT_SCHOOLS } from '@/core/day/index';
-import { boolean, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, number, object, string } from 'yup';
 import { SPECIES } from '@/core/fish/index';
 import { METHODS } from '@/core/lies/index';
 import {
@@ -49,6 +49,14 @@ const oneOf = <T extends string>(what: string, words: readonly T[]) =>
 export const idSchema = string()
   .matches(/^[A-Za-z0-9-]{1,64}$/, 'The id must be 1 to 64 letters, digits or dashes.')
   .required();
+
+/** Names of changes that are asked for at a time. */
+export const MOST_NAMES = 200;
+export const changeNamesSchema = object({
+  ids: array(idSchema)
+    .max(MOST_NAMES, `At most ${MOST_NAMES} names are looked up at a time.`)
+    .required(),
+}).noUnknown();
 
 export const markSchema = object({
   beatId: idSchema,

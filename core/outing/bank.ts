@@ -4,8 +4,9 @@ import type { BeatPack } from './pack-shape';
 
 /** What a device on the bank begins from, beside the beats that it takes along. */
 export interface Bank {
-  /** Number of the newest change in it: the feed goes on from there. */
+  /** Number of the newest change in it: the feed goes on from there; and a mark of that change, absent in books had before there were marks. */
   end: number;
+  endMark?: string;
   log: OutingLog;
   settings: Settings;
   beats: { id: string; name: string; streamName: string; levels: string[]; level: string }[];

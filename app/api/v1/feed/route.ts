@@ -1,19 +1,29 @@
-import { feedSince } from '@/services/index';
+import { feedHasBeenAt, feedSince } from '@/services/index';
 import { respond } from '../../respond.server';
 
 /** Between two looks at the book, and between two signs of life, ms. */
 const LOOK_MS = 250;
 const ALIVE_MS = 15_000;
+const HEADERS = {
+  'content-type': 'text/event-stream',
+  // A compressed answer would be held back until it is worth sending.
+  'cache-control': 'no-cache, no-transform',
+};
 
 /**
- * What changes in the book, as it changes (server-sent events): each with its number, from
- * `?after=N` or the `Last-Event-ID` of a page that comes back.
+ * What changes in the book, as it changes (server-sent events): each with its place, from
+ * `?after=N&mark=M` or the `Last-Event-ID` (`N.M`) of a page that comes back. A place at which this
+ * book never was, because it was put back to an older copy, is answered with the event `anew`.
  */
 export async function GET(request: Request) {
   return respond(async () => {
-    const asked =
-      request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after');
-    let after = Number(asked ?? 0);
+    const query = new URL(request.url).searchParams;
+    const [asked, mark = query.get('mark') ?? ''] = (
+      request.headers.get('last-event-id') ??
+      query.get('after') ??
+      '0'
+    ).split('.');
+    let after = Number(asked);
     if (!Number.isSafeInteger(after) || after < 0)
       return Response.json(
         {
@@ -25,6 +35,8 @@ export async function GET(request: Request) {
         },
         { status: 400 },
       );
+    if (!(await feedHasBeenAt({ seq: after, mark })))
+      return new Response('event: anew\ndata: {}\n\n', { headers: HEADERS });
     const { signal } = request;
     const text = new TextEncoder();
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -36,8 +48,8 @@ export async function GET(request: Request) {
         const look = async () => {
           if (signal.aborted) return;
           const items = await feedSince(after);
-          for (const { seq, change } of items) {
-            say(`id: ${seq}\ndata: ${JSON.stringify(change)}\n\n`);
+          for (const { seq, mark, change } of items) {
+            say(`id: ${seq}.${mark}\ndata: ${JSON.stringify(change)}\n\n`);
             after = seq;
           }
           if (items.length > 0 || Date.now() - aliveMs > ALIVE_MS) {
@@ -61,12 +73,6 @@ export async function GET(request: Request) {
       },
       cancel: () => clearTimeout(timer),
     });
-    return new Response(stream, {
-      headers: {
-        'content-type': 'text/event-stream',
-        // A compressed answer would be held back until it is worth sending.
-        'cache-control': 'no-cache, no-transform',
-      },
-    });
+    return new Response(stream, { headers: HEADERS });
   });
 }

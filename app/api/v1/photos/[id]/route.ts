@@ -1,5 +1,5 @@
 import { keepPhoto, photo, PHOTO_LIMIT_BYTES } from '@/services/index';
-import { answer, bytesOf, respond } from '../../../respond.server';
+import { answer, bytesOf, namedChange, respond } from '../../../respond.server';
 import { idSchema } from '../../../schemas';
 
 type Context = { params: Promise<{ id: string }> };
@@ -23,6 +23,7 @@ export async function PUT(request: Request, { params }: Context) {
   return respond(async () => {
     const id = await idSchema.validate((await params).id);
     // A little over the limit is read, so that the sentence can say how large the file is.
-    return answer(await keepPhoto(id, await bytesOf(request, 2 * PHOTO_LIMIT_BYTES)));
+    const bytes = await bytesOf(request, 2 * PHOTO_LIMIT_BYTES);
+    return answer(await keepPhoto(id, bytes, namedChange(request)));
   });
 }

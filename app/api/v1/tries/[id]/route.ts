@@ -1,6 +1,6 @@
 import { readSnapshot } from '@/core/log/index';
 import { beginTry, outingOfDay } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../respond.server';
+import { answer, bodyOf, namedChange, respond } from '../../../respond.server';
 import { idSchema, trySchema } from '../../../schemas';
 
 /** Opens a try with what the plan said of it, and its outing if that is new. */
@@ -10,7 +10,11 @@ export async function PUT(request: Request, { params }: { params: Promise<{ id: 
     const { outing, localDate, ...body } = await bodyOf(request, trySchema);
     const snapshot = readSnapshot(body.snapshot);
     return answer(
-      await beginTry({ id, ...body, snapshot }, outing ?? outingOfDay(body, localDate)),
+      await beginTry(
+        { id, ...body, snapshot },
+        outing ?? outingOfDay(body, localDate),
+        namedChange(request),
+      ),
     );
   });
 }

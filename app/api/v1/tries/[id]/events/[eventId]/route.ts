@@ -1,6 +1,6 @@
 import type { TryEvent } from '@/core/log/index';
 import { recordEvent } from '@/services/index';
-import { answer, bodyOf, respond } from '../../../../../respond.server';
+import { answer, bodyOf, namedChange, respond } from '../../../../../respond.server';
 import { eventSchema, idSchema } from '../../../../../schemas';
 
 /** Appends one event to a try. The same twice is kept once; nothing is ever overwritten. */
@@ -16,6 +16,6 @@ export async function PUT(
       device: '',
       ...(await bodyOf(request, eventSchema)),
     } as TryEvent;
-    return answer(await recordEvent(await idSchema.validate(id), event));
+    return answer(await recordEvent(await idSchema.validate(id), event, namedChange(request)));
   });
 }
