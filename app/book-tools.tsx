@@ -68,36 +68,39 @@ export function BookTools({ deleted }: { deleted: readonly { id: string; name: s
 
 /** A dry run first: what would be taken, what is here already; then, asked again, for good. */
 function Restore({ onDone }: { onDone: () => void }) {
-  const [text, setText] = useState<string | null>(null);
+  const [file, setFile] = useState<File | null>(null);
   const [report, setReport] = useState<RestoreReport | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const run = async (body: string, dry: boolean) => {
+  const [busy, setBusy] = useState(false);
+  const run = async (chosen: File, dry: boolean) => {
     setProblem(null);
-    const reply = await api.restoreBook(new Blob([body]), dry);
+    setBusy(true);
+    const reply = await api.restoreBook(chosen, dry);
+    setBusy(false);
     if (!reply.ok) {
       setProblem(reply.message);
       return;
     }
     setReport(reply.value);
     if (!dry) {
-      setText(null);
+      setFile(null);
       onDone();
     }
   };
-  const choose = async (file: File) => {
-    const body = await file.text();
-    setText(body);
+  const choose = async (chosen: File) => {
+    setFile(chosen);
     setReport(null);
-    await run(body, true);
+    await run(chosen, true);
   };
   const changes = report?.tables.filter((t) => t.taken + t.known + t.differing > 0) ?? [];
   return (
     <div className={css.restore}>
       <FileDrop
         label="Restore from a backup (it is tried out first)"
-        accept=".json,application/json"
-        onFile={(file) => void choose(file)}
+        accept=".zip,.json,application/zip,application/json"
+        onFile={(chosen) => void choose(chosen)}
       />
+      {busy && <p role="status">Looking through it. A large book takes minutes.</p>}
       {report && (
         <div role="status">
           <strong>
@@ -110,11 +113,13 @@ function Restore({ onDone }: { onDone: () => void }) {
                 {t.taken} {TABLE_WORDS[t.table] ?? t.table}
                 {t.known > 0 && `, ${t.known} here already`}
                 {t.differing > 0 && `, ${t.differing} here in another state and left as they are`}
+                {t.unreadable.length > 0 &&
+                  `; of these ${t.unreadable.length === 1 ? 'one' : t.unreadable.length} cannot be read (${t.unreadable[0]!.id}: ${t.unreadable[0]!.why}) and will be named above`}
               </li>
             ))}
           </ul>
-          {report.dry && text && (
-            <Button voice="solid" onClick={() => void run(text, false)}>
+          {report.dry && file && (
+            <Button voice="solid" disabled={busy} onClick={() => void run(file, false)}>
               Restore it
             </Button>
           )}

@@ -5,6 +5,7 @@ import {
   lastOuting,
   settings,
   streamsInBook,
+  unreadableInBook,
   waterIsSolved,
 } from '@/services/index';
 import { QueryProvider } from '@/sync/queries';
@@ -18,6 +19,7 @@ import { DraftList } from './draft-list';
 import { NewBeat } from './new-beat';
 import { OpenBeatFile } from './open-beat-file';
 import { SolveWatch } from './solve-watch';
+import { UnreadableList } from './unreadable-list';
 import { Disclosure } from '@/ui/disclosure';
 import { dayWords } from '@/words/dates';
 import { ButtonLink } from '@/ui/button-link';
@@ -27,12 +29,13 @@ import { forPaired } from '@/app/for-paired.server';
 export const dynamic = 'force-dynamic';
 
 async function StartPage() {
-  const [all, streams, drafts, last, { units }] = await Promise.all([
+  const [all, streams, drafts, last, { units }, unreadable] = await Promise.all([
     beatsInBook(),
     streamsInBook(),
     draftsInBook(),
     lastOuting(),
     settings(),
+    unreadableInBook(),
   ]);
   const shown = all.filter((b) => !b.deleted && !b.putAway);
   const away = all.filter((b) => !b.deleted && b.putAway);
@@ -56,6 +59,7 @@ async function StartPage() {
         Where a trout can hold in this water, where you are seen, where to stand, and how long the
         fly drifts clean.
       </p>
+      <UnreadableList things={unreadable} />
       <h2>{empty ? 'Begin with a beat' : 'A new beat, or one place'}</h2>
       <NewBeat stream={streams[0]?.name ?? ''} />
       <GoOn

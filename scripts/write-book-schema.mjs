@@ -128,6 +128,7 @@ const tables = {
     zone_offset_min: ms,
     detail_json: json,
   },
+  taken_changes: { id, at_ms: ms, refusal_json: maybe(json) },
 };
 
 // Columns that came later: backups from before them are taken too.
@@ -138,7 +139,7 @@ const LATER = {
 };
 
 // So did tables.
-const LATER_TABLES = ['day_facts'];
+const LATER_TABLES = ['day_facts', 'taken_changes'];
 
 const rows = (name, columns) => ({
   type: 'array',
@@ -154,7 +155,7 @@ const schema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   title: 'A book of Pebble Lane',
   description:
-    'Everything that was entered: metres, radians, UTC milliseconds. Solved flows are left out.',
+    'Everything that was entered: metres, radians, UTC milliseconds. Solved flows are left out. An archive (book.json, pebbleLaneBook 3) holds the same rows, a line each, in tables/NAME.ndjson, and the bytes of photographs in photos/ID.jpg.',
   type: 'object',
   required: ['pebbleLaneBook', 'writtenMs', 'tables'],
   properties: {

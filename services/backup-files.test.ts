@@ -11,9 +11,8 @@ import {
   backupPlan,
   beginTry,
   closeBook,
-  readBackupFile,
   recordEvent,
-  restoreBook,
+  restoreFile,
   saveBeat,
   writeBackup,
 } from './index';
@@ -47,13 +46,13 @@ it('what is backed up is, in another folder, the same book', async () => {
   await fill();
   const folder = mkdtempSync(join(tmpdir(), 'pebble-kept-'));
   const path = await writeBackup(folder, Date.parse('2026-06-13T07:40:09Z'));
-  expect(readdirSync(folder)).toEqual(['pebble-lane-2026-06-13T074009Z.json.gz']);
+  expect(readdirSync(folder)).toEqual(['pebble-lane-2026-06-13T074009Z.zip']);
   const before = (await backUpBook()).tables;
   await fresh();
   expect((await backUpBook()).tables.beats).toEqual([]);
-  expect(await restoreBook(readBackupFile(path), true)).toMatchObject({ value: { dry: true } });
+  expect(await restoreFile(path, true)).toMatchObject({ value: { dry: true } });
   expect((await backUpBook()).tables.beats).toEqual([]);
-  expect((await restoreBook(readBackupFile(path), false)).ok).toBe(true);
+  expect((await restoreFile(path, false)).ok).toBe(true);
   expect((await backUpBook()).tables).toEqual(before);
 });
 
@@ -82,10 +81,10 @@ it('a backup that was cut off, or is another file, is refused, and the book stay
   const folder = mkdtempSync(join(tmpdir(), 'pebble-kept-'));
   const path = await writeBackup(folder, 1e12);
   truncateSync(path, Math.floor(readFileSync(path).length / 2));
-  expect(() => readBackupFile(path)).toThrow(/is no whole backup/);
+  await expect(restoreFile(path, false)).rejects.toThrow(/is no whole backup/);
   const other = join(folder, 'other.json');
   writeFileSync(other, '{"pebbleLaneBook": 2}');
-  expect(await restoreBook(readBackupFile(other), false)).toMatchObject({ ok: false });
+  expect(await restoreFile(other, false)).toMatchObject({ ok: false });
 });
 
 it('the newest of seven days, five weeks and twelve months stay; files of others are never touched', async () => {
@@ -93,7 +92,7 @@ it('the newest of seven days, five weeks and twelve months stay; files of others
   writeFileSync(join(folder, 'notes.txt'), 'mine');
   const start = Date.parse('2026-01-05T03:00:00Z');
   const nameOf = (ms: number) =>
-    `pebble-lane-${new Date(ms).toISOString().slice(0, 19).replaceAll(':', '')}Z.json.gz`;
+    `pebble-lane-${new Date(ms).toISOString().slice(0, 19).replaceAll(':', '')}Z.zip`;
   const last = start + 119 * DAY + DAY / 2;
   for (let ms = start; ms < last; ms += DAY / 2) writeFileSync(join(folder, nameOf(ms)), '');
   expect(await writeBackup(folder, last)).toBe(join(folder, nameOf(last)));
@@ -117,7 +116,7 @@ it('the newest of seven days, five weeks and twelve months stay; files of others
     '2026-05-04',
   ]);
   expect(left.filter((n) => n.includes('T030000')).length).toBe(0);
-  expect(keptBackups(['pebble-lane-2026-01-01T000000Z.json.gz', 'x']).size).toBe(1);
+  expect(keptBackups(['pebble-lane-2026-01-01T000000Z.json.gz', 'x'], last).size).toBe(1);
 });
 
 it('is asked for by a folder; hours that are none are said', () => {

@@ -55,6 +55,7 @@ export function upgradeFirstBackup({ tables }: FirstBackup): BookRows {
     readings: [],
     day_facts: [],
     tries,
+    taken_changes: [],
     try_events: rows('try_events').map((e) => ({ device: '', ...e })),
   };
 }

@@ -96,7 +96,13 @@ describe('beats and streams', () => {
       ...FIRST_BEAT_FILE,
       pebbleLane: { ...FIRST_BEAT_FILE.pebbleLane, slope: 0.03 },
     };
-    await keepDraft({ id: 'd1', kind: 'survey', streamName: 'Thrum', beatId: 'b1', body: {} });
+    await keepDraft({
+      id: 'd1',
+      kind: 'survey',
+      streamName: 'Thrum',
+      beatId: 'b1',
+      body: EMPTY_SURVEY,
+    });
     await saveBeat({ id: 'b1', streamName: 'Thrum', file: steeper, draftId: 'd1' });
     const opened = await openBeat('b1');
     expect(opened.ok && opened.value.beat.plan.slope).toBe(0.03);
@@ -108,12 +114,20 @@ describe('beats and streams', () => {
   });
 });
 
+const EMPTY_SURVEY = { plan: { name: '', features: [], levels: [] }, photo: null };
+
 it('a draft is kept as it stands, and thrown away', async () => {
   const draft = { id: 'd1', kind: 'sketch' as const, streamName: '', beatId: null };
-  await keepDraft({ ...draft, body: { pieces: [] } });
-  await keepDraft({ ...draft, body: { pieces: [1] } });
+  const empty = { name: '', pieces: [], things: [] };
+  const begun = { ...empty, pieces: [{ id: 'a', kind: 'run' }] };
+  await keepDraft({ ...draft, body: empty });
+  await keepDraft({ ...draft, body: begun });
+  expect(await keepDraft({ ...draft, body: { ...empty, pieces: 5 } })).toMatchObject({
+    message: 'The draft: "pieces" must be array.',
+    field: 'body',
+  });
   const opened = await openDraft('d1');
-  expect(opened.ok && opened.value.body).toEqual({ pieces: [1] });
+  expect(opened.ok && opened.value.body).toEqual(begun);
   await throwDraftAway('d1');
   expect(await openDraft('d1')).toMatchObject({ ok: false, code: 'not-found' });
 });
@@ -213,6 +227,7 @@ describe('backup', () => {
       taken: 1,
       known: 0,
       differing: 0,
+      unreadable: [],
     });
     expect(await beatsInBook()).toEqual([]);
     expect(await restoreBook(backup, false)).toMatchObject({ ok: true });
@@ -223,7 +238,7 @@ describe('backup', () => {
 
   it('a backup from before outings spanned beats is taken as it would be today', async () => {
     const now = await fullBook();
-    const { readings: _later, day_facts: _too, ...tables } = now.tables;
+    const { readings: _later, day_facts: _too, taken_changes: _three, ...tables } = now.tables;
     const first = {
       pebbleLaneBook: 1,
       writtenMs: now.writtenMs,

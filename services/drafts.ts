@@ -3,6 +3,7 @@ import { book } from './book';
 import { keepChange, TOLD_WHOLE, type Change } from './change';
 import { nowMs } from './clock';
 import { done, refused, type Outcome } from './outcome';
+import { checkShape } from './shape';
 
 /** Keeps a beat in the making as it stands; it need not be whole. The id is the client's. */
 export function keepDraft(
@@ -10,6 +11,7 @@ export function keepDraft(
   change: Change = TOLD_WHOLE,
 ): Promise<Outcome<null>> {
   return keepChange(change, {
+    check: ({ kind, body }) => checkShape(kind, body, 'The draft', 'body'),
     what: 'the draft',
     now: draft,
     current: async (trx) => {

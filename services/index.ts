@@ -16,7 +16,9 @@ export {
 } from './beats';
 export { draftsInBook, keepDraft, openDraft, throwDraftAway } from './drafts';
 export { keepPhoto, photo, PHOTO_LIMIT_BYTES } from './photos';
-export { backUpByItself, backupPlan, readBackupFile, writeBackup } from './backup-files';
+export { writeArchive } from './backup-archive';
+export { restoreUpload } from './restore-upload';
+export { backUpByItself, backupPlan, backupState, restoreFile, writeBackup } from './backup-files';
 export { backUpBook, restoreBook, type Backup, type RestoreReport } from './backup';
 export {
   requestSolve,
@@ -64,6 +66,7 @@ export { dayBookOf, keepFact } from './day';
 export { LEARN_OF, learnOf, triesBehind, type LearnOf } from './learn';
 export { recordOf, refitOnceADay, refitRecord, takeBack } from './record';
 export { changeSettings, settings } from './settings';
+export { putAside, unreadableInBook } from './unreadable';
 export { doorSaid, sayDoor, type DoorSaid } from './door';
 export { bookRefusal } from './book-refusal';
 export { requestName, underRequest, visitorNow, type ServedRequest, type Visitor } from './request';

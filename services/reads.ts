@@ -4,12 +4,19 @@ import type { KeptRead } from '../core/log/index';
 import { book } from './book';
 import { keepChange, once, TOLD_WHOLE, type Change } from './change';
 import { done, refused, type Outcome } from './outcome';
+import { checkShape } from './shape';
 
 /** Keeps a quick read. What was told must be something that can be rated; its beat must exist. */
 export async function keepRead(
   read: KeptRead,
   change: Change = TOLD_WHOLE,
 ): Promise<Outcome<null>> {
+  for (const sound of [
+    checkShape('answers', read.answers, 'What was told', 'answers'),
+    checkShape('result', read.result, 'The rating', 'result'),
+    checkShape('place', read.place ?? null, 'The place', 'place'),
+  ])
+    if (!sound.ok) return sound;
   const rated = quickRead(read.answers);
   if (!rated.ok) return refused('invalid', rated.problems.join(' '), 'answers');
   const db = await book();

@@ -2,6 +2,7 @@ import type { Outing, Try, TryEvent } from '../core/log/index';
 import { appendEvent, findBeat, openTry, type AppendOutcome } from '../store/index';
 import { once, TOLD_WHOLE, type Change } from './change';
 import { done, refused, type Outcome } from './outcome';
+import { checkShape } from './shape';
 
 /** Opens a try with its snapshot, and its outing if that is new. */
 export async function beginTry(
@@ -9,6 +10,8 @@ export async function beginTry(
   outing: Outing,
   { id: name }: Change = TOLD_WHOLE,
 ): Promise<Outcome<null>> {
+  const sound = checkShape('snapshot', t.snapshot, 'What the plan said', 'snapshot');
+  if (!sound.ok) return sound;
   return once(name, async (trx) => {
     if (t.beatId !== null && !(await findBeat(trx, t.beatId)))
       return refused('not-found', `There is no beat "${t.beatId}" in this book.`, 'beatId');

@@ -52,9 +52,9 @@ const BODIES: readonly { path: RegExp; kind: RegExp; named: string; limit: numbe
   },
   {
     path: /^\/api\/v1\/book$/,
-    kind: JSON_KIND,
-    named: 'application/json',
-    limit: 400 * MEGA,
+    kind: /^application\/(zip|json)\s*(;|$)/,
+    named: 'application/zip, or application/json of before there were archives',
+    limit: 20_000 * MEGA,
   },
   // What a stranger may send: it is held in memory before a guess is counted.
   { path: /^\/api\/v1\/pair$/, kind: JSON_KIND, named: 'application/json', limit: 1000 },

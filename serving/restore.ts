@@ -1,4 +1,4 @@
-import { bookPlace, closeBook, readBackupFile, restoreBook, writeBackup } from '../services/index';
+import { bookPlace, closeBook, restoreFile, writeBackup } from '../services/index';
 
 /**
  * `restore FILE [--dry]` adds a backup to the book of this folder or database; `backup FOLDER` writes
@@ -11,15 +11,18 @@ async function main([what, path, how]: string[]): Promise<void> {
   }
   if (what !== 'restore' || !path || (how !== undefined && how !== '--dry'))
     throw new Error('It is: restore FILE [--dry], or backup FOLDER.');
-  const told = await restoreBook(readBackupFile(path), how === '--dry');
+  const told = await restoreFile(path, how === '--dry');
   if (!told.ok) throw new Error(told.message);
   const { tables, dry } = told.value;
   console.log(dry ? 'Tried out, nothing taken. It would take:' : `Taken into ${bookPlace()}:`);
   for (const t of tables)
-    if (t.taken + t.known + t.differing > 0)
+    if (t.taken + t.known + t.differing > 0) {
       console.log(
         `  ${t.table}: ${t.taken} new, ${t.known} here already, ${t.differing} here in another state and left as they are`,
       );
+      for (const { id, why } of t.unreadable)
+        console.log(`    ${id} cannot be read (${why}); it is named on the start page`);
+    }
 }
 
 main(process.argv.slice(2))

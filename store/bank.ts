@@ -7,6 +7,7 @@ import { outingOf, readingOf } from './outings';
 import { readOf } from './reads';
 import { eventOf, tryOf } from './try-rows';
 import { reading } from './transact';
+import { readable } from './unreadable';
 
 /** The log of outings that began after `sinceMs` or go on, with the marks and reads of the whole book, at one moment. */
 export async function readBank(
@@ -57,7 +58,7 @@ export async function readBank(
         readings: readings.map(readingOf),
         tries: tries.map((t) => tryOf(t, (byTry.get(t.id) ?? []).map(eventOf))),
         marks: markRowsOf(marks, []),
-        reads: reads.map(readOf),
+        reads: readable(reads, readOf),
       },
     };
   });

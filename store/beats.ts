@@ -3,6 +3,7 @@ import { planHash, type BeatPlan } from '../core/formats/index';
 import type { Db } from './db';
 import { nextOrd } from './dialect';
 import { writing } from './transact';
+import { parsed, readable } from './unreadable';
 
 /** What a beat was made from beside its plan: the sketch, or the photograph a survey was traced over. */
 export type MadeFrom = { kind: 'sketch'; sketch: unknown } | { kind: 'survey'; photo: unknown };
@@ -46,15 +47,15 @@ export async function listBeats(db: Db): Promise<ListedBeat[]> {
     .orderBy('beats.ord')
     .orderBy('beats.id')
     .execute();
-  return rows.map((r) => ({
+  return readable(rows, (r) => ({
     id: r.id,
     name: r.name,
     streamId: r.stream_id,
     streamName: r.streamName,
-    plan: JSON.parse(r.plan_json) as BeatPlan,
+    plan: parsed<BeatPlan>('plan', r.plan_json),
     putAway: r.put_away === 1,
     deleted: r.deleted_ms !== null,
-    madeBy: r.made_from_json === null ? 'survey' : (JSON.parse(r.made_from_json) as MadeFrom).kind,
+    madeBy: madeFromIn(r.made_from_json)?.kind ?? 'survey',
   }));
 }
 
@@ -67,15 +68,21 @@ export async function findBeat(db: Db, id: string): Promise<StoredBeat | undefin
     .where('beats.id', '=', id)
     .where('beats.deleted_ms', 'is', null)
     .executeTakeFirst();
-  return (
-    row && {
-      id: row.id,
-      streamName: row.streamName,
-      plan: JSON.parse(row.plan_json) as BeatPlan,
-      planHash: row.plan_hash,
-      madeFrom: row.made_from_json === null ? null : (JSON.parse(row.made_from_json) as MadeFrom),
-    }
-  );
+  if (!row) return undefined;
+  return readable([row], (r) => ({
+    id: r.id,
+    streamName: r.streamName,
+    plan: parsed<BeatPlan>('plan', r.plan_json),
+    planHash: r.plan_hash,
+    madeFrom: madeFromIn(r.made_from_json),
+  }))[0];
+}
+
+/** What a beat was made from; one that cannot be read is as one that was surveyed without a photograph. */
+function madeFromIn(text: string | null): MadeFrom | null {
+  return text === null
+    ? null
+    : (readable([text], (t) => parsed<MadeFrom>('made from', t))[0] ?? null);
 }
 
 export interface BeatToKeep {
@@ -179,7 +186,7 @@ export async function changeBeat(
     const renamed =
       change.name === undefined
         ? null
-        : { ...(JSON.parse(row.plan_json) as BeatPlan), name: change.name };
+        : { ...parsed<BeatPlan>('plan', row.plan_json), name: change.name };
     await trx
       .updateTable('beats')
       .set({

@@ -1,14 +1,19 @@
 import { FACT_KINDS, NO_FACTS, type DayFacts, type FactKind } from '../core/log/index';
 import type { Db } from './db';
 import { writing } from './transact';
+import { parsed, readable } from './unreadable';
+import { FACT_SHAPES } from './unreadable-rows';
 
 /** All that was told for planning days. */
 export async function listFacts(db: Db): Promise<DayFacts> {
   const rows = await db.selectFrom('day_facts').selectAll().execute();
   const out = structuredClone(NO_FACTS) as Record<FactKind, Record<string, unknown>>;
-  for (const { kind, id, json } of rows)
-    if ((FACT_KINDS as readonly string[]).includes(kind))
-      out[kind as FactKind][id] = JSON.parse(json);
+  const known = rows.filter(({ kind }) => (FACT_KINDS as readonly string[]).includes(kind));
+  for (const { kind, id, fact } of readable(known, (r) => ({
+    ...r,
+    fact: parsed<unknown>(FACT_SHAPES[r.kind]!, r.json),
+  })))
+    out[kind as FactKind][id] = fact;
   return out as unknown as DayFacts;
 }
 

@@ -1,5 +1,6 @@
 import type { Db } from './db';
 import { writing } from './transact';
+import { parsed, readable } from './unreadable';
 
 export type DraftKind = 'sketch' | 'survey';
 
@@ -25,7 +26,7 @@ const shown = (r: {
   kind: r.kind as DraftKind,
   streamName: r.stream_name,
   beatId: r.beat_id,
-  body: JSON.parse(r.body_json) as unknown,
+  body: parsed<unknown>(r.kind === 'sketch' ? 'sketch' : 'survey', r.body_json),
   updatedMs: r.updated_ms,
 });
 
@@ -53,7 +54,7 @@ export async function findDraft(db: Db, id: string): Promise<StoredDraft | undef
     .where('id', '=', id)
     .where('dropped', '=', 0)
     .executeTakeFirst();
-  return row && shown(row);
+  return row && readable([row], shown)[0];
 }
 
 export async function listDrafts(db: Db): Promise<StoredDraft[]> {
@@ -63,7 +64,7 @@ export async function listDrafts(db: Db): Promise<StoredDraft[]> {
     .where('dropped', '=', 0)
     .orderBy('updated_ms', 'desc')
     .execute();
-  return rows.map(shown);
+  return readable(rows, shown);
 }
 
 /** Dropped, not deleted: keeping it again brings it back. */

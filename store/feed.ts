@@ -5,6 +5,7 @@ import { markRowsOf } from './marks';
 import { outingOf, readingOf } from './outings';
 import { readOf } from './reads';
 import { eventOf, tryOf } from './try-rows';
+import { readable } from './unreadable';
 
 const MARK_LENGTH = 12;
 
@@ -94,7 +95,8 @@ async function changeOf(db: Db, kind: string, id: string): Promise<LogChange | n
     }
     case 'read': {
       const r = await db.selectFrom('reads').selectAll().where('id', '=', id).executeTakeFirst();
-      return r && !r.dropped ? { kind, read: readOf(r) } : null;
+      const [read] = r && !r.dropped ? readable([r], readOf) : [];
+      return read ? { kind, read } : null;
     }
     default:
       return null;

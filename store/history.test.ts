@@ -1,6 +1,6 @@
-import type { BeatPlan } from '../core/formats/index';
 import { EMPTY_SNAPSHOT, readingSaying, type Outing, type Try } from '../core/log/index';
 import { freshBook } from './fixtures/books';
+import { RILL as plan } from './fixtures/rill';
 import {
   appendEvent,
   feedEnd,
@@ -14,7 +14,6 @@ import {
   type Db,
 } from './index';
 
-const plan = { version: 1, name: 'Rill', lengthM: 20, features: [] } as unknown as BeatPlan;
 const outing: Outing = { id: 'o1', startMs: 0, endMs: 9000, timeZone: 'UTC', note: '' };
 const attempt = (n: number): Try => ({
   id: `t${n}`,

@@ -24,8 +24,10 @@ export { findPhoto, putPhoto, type StoredPhoto } from './photos';
 export {
   addToBook,
   BOOK_TABLES,
+  bookRows,
   readWholeBook,
   type BookRows,
+  type BookSource,
   type BookTable,
   type TableReport,
 } from './whole-book';
@@ -47,6 +49,16 @@ export {
 } from './outings';
 export { listFacts, putFact } from './day-facts';
 export { readingsForDay } from './day-readings';
+export { problemIn, type StoredShape } from './stored-shapes';
+export {
+  isUnreadableTable,
+  layAside,
+  listUnreadable,
+  UNREADABLE_TABLES,
+  whyUnreadable,
+  type UnreadableRow,
+  type UnreadableTable,
+} from './unreadable-rows';
 export { findTakenChange, rememberChange, unknownChanges } from './taken-changes';
 export { changePhone, findPhone, listPhones, putPhone, type Phone } from './phones';
 export { feedAfter, feedEnd, feedKnows, type FeedItem, type FeedPlace } from './feed';
@@ -67,6 +79,7 @@ export {
 export { putHistory } from './history';
 export { isPostgresUrl, withoutPassword } from './postgres';
 export { isPostgres } from './dialect';
+export { readingApart } from './apart';
 export { writing } from './transact';
 export { findSecret, swapSecret } from './secrets';
 export {

@@ -240,6 +240,10 @@ const CHANGES: Step[] = [
   `create table taken_changes (
     id text primary key, at_ms integer not null, refusal_json text) strict`,
   `create index taken_changes_by_age on taken_changes(at_ms)`,
+  // What could not be read, as it was, for a hand that can mend it.
+  `create table laid_aside (
+    row integer primary key, of_table text not null, id text not null, at_ms integer not null,
+    json text not null) strict`,
 ];
 
 /** Append-only: a migration that has been released is never edited. */

@@ -1,5 +1,6 @@
 import type { Selectable } from 'kysely';
-import type { Outing, Reading } from '../core/log/index';
+import { instantIn, type Outing, type Reading } from '../core/log/index';
+import { isTimeZone } from '../core/units/index';
 import type { Db } from './db';
 import type { Database } from './schema';
 import { writing } from './transact';
@@ -34,9 +35,9 @@ export async function listOutings(db: Db, most: number): Promise<Outing[]> {
 
 export const outingOf = (r: Selectable<Database['outings']>): Outing => ({
   id: r.id,
-  startMs: r.start_ms,
-  endMs: r.end_ms,
-  timeZone: r.time_zone,
+  startMs: instantIn(r.start_ms),
+  endMs: r.end_ms === null ? null : instantIn(r.end_ms),
+  timeZone: isTimeZone(r.time_zone) ? r.time_zone : 'UTC',
   note: r.note,
 });
 
@@ -128,7 +129,7 @@ export const readingOf = (r: Selectable<Database['readings']>): Reading => ({
   id: r.id,
   outingId: r.outing_id,
   beatId: r.beat_id,
-  takenMs: r.taken_ms,
+  takenMs: instantIn(r.taken_ms),
   zoneOffsetMin: r.zone_offset_min,
   waterTempC: r.water_temp_c,
   airTempC: r.air_temp_c,

@@ -1,20 +1,22 @@
-import type { KeptRead } from '../core/log/index';
+import { instantIn, type KeptRead } from '../core/log/index';
 import type { Db } from './db';
 import type { Database } from './schema';
 import type { Selectable } from 'kysely';
 import { writing } from './transact';
+import { parsed, readable } from './unreadable';
 
+/** Throws `Unreadable`. */
 export const readOf = (r: Selectable<Database['reads']>): KeptRead => ({
   id: r.id,
   beatId: r.beat_id,
   xM: r.x_m,
   yM: r.y_m,
-  takenMs: r.taken_ms,
+  takenMs: instantIn(r.taken_ms),
   zoneOffsetMin: r.zone_offset_min,
-  answers: JSON.parse(r.answers_json) as KeptRead['answers'],
-  result: JSON.parse(r.result_json) as KeptRead['result'],
+  answers: parsed('answers', r.answers_json),
+  result: parsed('result', r.result_json),
   note: r.note,
-  place: r.place_json === null ? null : (JSON.parse(r.place_json) as KeptRead['place']),
+  place: r.place_json === null ? null : parsed('place', r.place_json),
 });
 
 /** Kept again under the same id replaces it: a repeated letter does no harm. */
@@ -45,14 +47,15 @@ export async function findRead(
   id: string,
 ): Promise<{ value: KeptRead; gone: boolean } | null> {
   const row = await db.selectFrom('reads').selectAll().where('id', '=', id).executeTakeFirst();
-  return row ? { value: readOf(row), gone: row.dropped !== 0 } : null;
+  const [value] = row ? readable([row], readOf) : [];
+  return row && value ? { value, gone: row.dropped !== 0 } : null;
 }
 
 /** Newest first; of one beat, or of all. */
 export async function listReads(db: Db, beatId?: string): Promise<KeptRead[]> {
   let query = db.selectFrom('reads').selectAll().where('dropped', '=', 0);
   if (beatId !== undefined) query = query.where('beat_id', '=', beatId);
-  return (await query.orderBy('taken_ms', 'desc').execute()).map(readOf);
+  return readable(await query.orderBy('taken_ms', 'desc').execute(), readOf);
 }
 
 /** Dropped, not deleted: keeping it again brings it back. */

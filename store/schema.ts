@@ -155,6 +155,14 @@ export interface Database {
     seen_ms: number;
     thrown_out_ms: number | null;
   };
+  /** Rows that could not be read, as they were. */
+  laid_aside: {
+    row: Generated<number>;
+    of_table: string;
+    id: string;
+    at_ms: number;
+    json: string;
+  };
   /** Changes that were taken, by the names that devices gave them. */
   taken_changes: { id: string; at_ms: number; refusal_json: string | null };
   /** What was prepared for the bank, by the hash of everything that went into it. */

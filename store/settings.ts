@@ -1,9 +1,10 @@
 import type { Db } from './db';
 import { writing } from './transact';
+import { jsonIn, readable } from './unreadable';
 
 export async function readSettings(db: Db): Promise<Record<string, unknown>> {
   const rows = await db.selectFrom('settings').selectAll().execute();
-  return Object.fromEntries(rows.map((r) => [r.key, JSON.parse(r.value)]));
+  return Object.fromEntries(readable(rows, (r) => [r.key, jsonIn(r.value)] as const));
 }
 
 export async function writeSettings(db: Db, values: Record<string, unknown>): Promise<void> {

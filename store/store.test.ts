@@ -1,7 +1,7 @@
 import { sql } from 'kysely';
-import type { BeatPlan } from '../core/formats/index';
 import { EMPTY_SNAPSHOT, type KeptRead } from '../core/log/index';
 import { freshBook, onPostgres } from './fixtures/books';
+import { RILL as plan } from './fixtures/rill';
 import {
   appendEvent,
   findBeat,
@@ -37,7 +37,6 @@ const refusal = (work: Promise<unknown>) =>
     (error: { message: string }) => error.message,
   );
 
-const plan = { version: 1, name: 'Rill', lengthM: 20, features: [] } as unknown as BeatPlan;
 let folder: string;
 let db: Db;
 

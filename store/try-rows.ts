@@ -1,15 +1,16 @@
 import type { Selectable } from 'kysely';
-import { readSnapshot, type Try, type TryEvent } from '../core/log/index';
+import { instantIn, type Try, type TryEvent } from '../core/log/index';
 import type { Database } from './schema';
+import { detailIn, snapshotIn } from './unreadable';
 
 export const eventOf = (e: Selectable<Database['try_events']>): TryEvent => ({
   id: e.id,
   device: e.device,
   seq: e.seq,
   code: e.code as TryEvent['code'],
-  clientMs: e.client_ms,
+  clientMs: instantIn(e.client_ms),
   zoneOffsetMin: e.zone_offset_min,
-  ...(JSON.parse(e.detail_json) as Partial<TryEvent>),
+  ...(detailIn(e.detail_json) as Partial<TryEvent>),
 });
 
 export const tryOf = (t: Selectable<Database['tries']>, events: TryEvent[]): Try => ({
@@ -19,9 +20,9 @@ export const tryOf = (t: Selectable<Database['tries']>, events: TryEvent[]): Try
   markId: t.mark_id,
   readId: t.read_id,
   fly: t.fly,
-  openedMs: t.opened_ms,
+  openedMs: instantIn(t.opened_ms),
   zoneOffsetMin: t.zone_offset_min,
-  snapshot: readSnapshot(JSON.parse(t.snapshot_json)),
+  snapshot: snapshotIn(t.snapshot_json),
   events,
 });
 

@@ -1,7 +1,8 @@
-import { foldTry, isOver, readSnapshot, type TryEvent, type TrySnapshot } from '../core/log/index';
+import { foldTry, isOver, type TryEvent, type TrySnapshot } from '../core/log/index';
 import type { Db } from './db';
 import { writing } from './transact';
 import { eventOf } from './try-rows';
+import { snapshotIn } from './unreadable';
 
 /** Raised when what a summary says changes: every try is then summed up anew at the next start. */
 export const SUMMARY_VERSION = 1;
@@ -42,7 +43,7 @@ export async function summariseTry(trx: Db, tryId: string): Promise<void> {
     .selectAll()
     .where('try_id', '=', tryId)
     .execute();
-  const snapshot = readSnapshot(JSON.parse(t.snapshot_json));
+  const snapshot = snapshotIn(t.snapshot_json);
   await trx
     .updateTable('tries')
     .set(summaryOf(t.fly, snapshot, events.map(eventOf)))

@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { EMPTY_SNAPSHOT } from '../core/log/index';
-import type { BeatPlan } from '../core/formats/index';
 import { freshBook, onPostgres } from './fixtures/books';
+import { RILL as plan } from './fixtures/rill';
 import { hasPrebuilt } from './sqlite';
 import { writing } from './transact';
 import {
@@ -21,7 +21,6 @@ import {
   type Db,
 } from './index';
 
-const plan = { version: 1, name: 'Rill', lengthM: 20, features: [] } as unknown as BeatPlan;
 const outing = { id: 'o1', startMs: 1, endMs: null, timeZone: 'UTC', note: '' };
 const attempt = (id: string) => ({
   id,
@@ -156,7 +155,7 @@ it('a backup beside a writer holds together, and can be restored', async () => {
   }
   expect(backups.at(-1)!.tries.length).toBeGreaterThan(100);
   const fresh = await openStore(freshBook('pebble-restored-'));
-  await addToBook(fresh, backups.at(-1)!, false);
+  await addToBook(fresh, (table) => backups.at(-1)![table], false);
   expect((await listTries(fresh, 'b1')).length).toBe(backups.at(-1)!.tries.length);
   await fresh.destroy();
 });

@@ -235,18 +235,23 @@ export const api = {
   /** Of changes by their names, those that the book never took. */
   changesMissing: (ids: readonly string[]) =>
     json<string[]>({ method: 'POST', path: v1('/changes/missing'), body: { ids } }),
+  putAside: (table: string, id: string) =>
+    json<null>({ method: 'DELETE', path: v1(`/unreadable/${table}/${encodeURIComponent(id)}`) }),
   savePhoto: (id: string, photo: Blob) =>
     json<{ id: string; width: number; height: number }>({
       method: 'PUT',
       path: v1(`/photos/${id}`),
       body: photo,
     }),
-  restoreBook: (text: Blob, dry: boolean) =>
+  /** A backup as a file: an archive, or the JSON of before. */
+  restoreBook: (file: Blob, dry: boolean) =>
     json<RestoreReport>({
       method: 'POST',
       path: v1(`/book?dry=${dry ? 1 : 0}`),
-      body: text,
-      type: 'application/json',
+      body: file,
+      type: /\.zip$/i.test((file as Partial<File>).name ?? '')
+        ? 'application/zip'
+        : 'application/json',
     }),
 
   flow: (hash: string) =>
@@ -264,5 +269,11 @@ export const api = {
 
 export interface RestoreReport {
   dry: boolean;
-  tables: { table: string; taken: number; known: number; differing: number }[];
+  tables: {
+    table: string;
+    taken: number;
+    known: number;
+    differing: number;
+    unreadable: { id: string; why: string }[];
+  }[];
 }

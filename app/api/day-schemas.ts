@@ -2,7 +2,7 @@ import { array, boolean, number, object, string, type Schema } from 'yup';
 import { CHECKS, HATCHES, REGIMES } from '@/core/day/index';
 import { LEVEL_NAMES } from '@/core/formats/index';
 import { FACT_KINDS, PRIOR_NAMES, STAY_OUT, type FactKind } from '@/core/log/index';
-import { isTimeZone } from './schemas';
+import { isTimeZone } from '@/core/units/index';
 
 const oneOf = <T extends string>(what: string, words: readonly T[]) =>
   string().oneOf(

@@ -108,11 +108,28 @@ export async function jsonOf(request: Request, limit = JSON_LIMIT): Promise<unkn
       400,
       `The body is nested more than ${DEEPEST} deep; nothing here needs that.`,
     );
+  let json: unknown;
   try {
-    return JSON.parse(text);
+    json = JSON.parse(text);
   } catch {
     throw new BadBody(400, 'The body is not JSON.');
   }
+  const odd = oddName(json);
+  if (odd !== null) throw new BadBody(400, `A field is called "${odd}"; nothing here is.`);
+  return json;
+}
+
+/** What every object has already: told anew, it would answer in its place wherever a value is put into words. */
+const NOT_A_FIELD = new Set([...Object.getOwnPropertyNames(Object.prototype), 'toJSON', 'then']);
+
+function oddName(json: unknown): string | null {
+  if (typeof json !== 'object' || json === null) return null;
+  for (const [key, value] of Object.entries(json)) {
+    if (NOT_A_FIELD.has(key)) return key;
+    const within = oddName(value);
+    if (within !== null) return within;
+  }
+  return null;
 }
 
 /** A beat's file is some ten deep. What is deeper would end in the stack of whatever walks it. */

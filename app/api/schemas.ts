@@ -8,6 +8,7 @@ import {
   EVENT_CODES,
   FELL_AT,
   HOOKED_IN,
+  INSTANTS_MS,
   LOSS_CAUSES,
   MISS_CAUSES,
   MISSED_SIZES,
@@ -20,6 +21,7 @@ import {
   PLACE_WATERS,
 } from '@/core/log/index';
 import { SKIES } from '@/core/sight/index';
+import { isTimeZone } from '@/core/units/index';
 import { tackleSchema } from './tackle-schema';
 import { HIDING_SCHOOLS } from '@/core/stalk/index';
 
@@ -37,6 +39,9 @@ function possibly(what: string, [min, max, unit]: readonly [number, number, stri
   const possible = `${what} must be ${min} to ${max}${unit && ` ${unit}`}.`;
   return number().min(min, possible).max(max, possible);
 }
+
+const instant = (what: string) => possibly(what, [...INSTANTS_MS, 'ms']);
+const instantOf = (what: string) => range(what, ...INSTANTS_MS, 'ms');
 
 const text = (what: string, most: number) =>
   string().max(most, `${what} is longer than ${most} letters.`);
@@ -58,6 +63,9 @@ export const changeNamesSchema = object({
     .required(),
 }).noUnknown();
 
+/** What tells a row of the book from others, where it need not be an id of ours. */
+export const keyText = string().min(1).max(130, 'The id is longer than 130 letters.').required();
+
 export const markSchema = object({
   beatId: idSchema,
   xM: range('x of the fish', -200, 400, 'm'),
@@ -72,15 +80,13 @@ export const markSchema = object({
   behaviour: oneOf('What it does', BEHAVIOURS),
   note: text('The note', 500),
   photoId: string().nullable(),
-  seenMs: number()
-    .min(0, 'Time must be 0 to 4000000000000 ms.')
-    .max(4e12, 'Time must be 0 to 4000000000000 ms.'),
+  seenMs: instant('Time'),
 }).noUnknown();
 
 export const riseSchema = object({
   beatId: idSchema,
   seq: range('Number of the rise', 1, 100000, '').integer('Number of the rise must be whole.'),
-  atMs: range('Time', 0, 4e12, 'ms'),
+  atMs: instantOf('Time'),
   xM: range('x of the ring', -200, 400, 'm'),
   yM: range('y of the ring', -200, 200, 'm'),
 }).noUnknown();
@@ -94,8 +100,8 @@ const timeZone = string()
   );
 
 export const outingSchema = object({
-  startMs: range('The start', 0, 4e12, 'ms'),
-  endMs: number().nullable().min(0, 'The end must be 0 to 4000000000000 ms.').defined(),
+  startMs: instantOf('The start'),
+  endMs: instant('The end').nullable().defined(),
   timeZone,
   note: text('The note', 500).defined(),
 }).noUnknown();
@@ -108,7 +114,7 @@ const measured = (what: string, min: number, max: number, unit: string) => {
 export const readingSchema = object({
   outingId: idSchema,
   beatId: idSchema.nullable().defined(),
-  takenMs: range('Time', 0, 4e12, 'ms'),
+  takenMs: instantOf('Time'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
   waterTempC: measured('Water temperature', 0, 30, '°C'),
   airTempC: measured('Air temperature', -40, 50, '°C'),
@@ -127,7 +133,7 @@ export const trySchema = object({
   markId: string().max(64, 'The fish has an id of more than 64 letters.').nullable().defined(),
   readId: idSchema.nullable().notRequired(),
   fly: text('The fly', 80).defined(),
-  openedMs: range('Time', 0, 4e12, 'ms'),
+  openedMs: instantOf('Time'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
   outing: outingSchema.shape({ id: idSchema }).default(undefined),
   // Requests held on a device since before outings had ids name only their day.
@@ -144,7 +150,7 @@ export const eventSchema = object({
       ({ value }) => `The event is "${value}"; it must be one of ${EVENT_CODES.join(', ')}.`,
     )
     .required(),
-  clientMs: range('Time', 0, 4e12, 'ms'),
+  clientMs: instantOf('Time'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
   species: oneOf('The species', SPECIES),
   lengthCm: possibly('Length of the fish', [5, 102, 'cm']),
@@ -175,7 +181,7 @@ const guess = (what: string, key: keyof typeof NOTICING_RANGE) =>
 export const settingsSchema = object({
   units: string().oneOf(['metric', 'us'] as const, 'Units must be metric or us.'),
   waterTempC: figure('Water temperature', 'waterTempC').nullable(),
-  waterTempAt: object({ beatId: idSchema, ms: range('Its time', 0, 4e12, 'ms') })
+  waterTempAt: object({ beatId: idSchema, ms: instantOf('Its time') })
     .noUnknown()
     .nullable()
     .default(undefined),
@@ -310,7 +316,7 @@ export const readSchema = object({
   beatId: string().nullable().defined(),
   xM: number().nullable().defined(),
   yM: number().nullable().defined(),
-  takenMs: range('Time', 0, 4e12, 'ms'),
+  takenMs: instantOf('Time'),
   zoneOffsetMin: range('Zone', -900, 900, 'min'),
   answers: mixed<KeptRead['answers']>().required('What was told is missing.'),
   result: mixed<KeptRead['result']>().required('The result is missing.'),
@@ -359,15 +365,5 @@ export const tableSchema = object({
         ),
     ),
 }).noUnknown();
-
-export function isTimeZone(name: string | undefined): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name });
-    return true;
-  } catch {
-    return false;
-  }
-}
-
 /** In what a beat leaves: longitude and latitude, or metres of its plan; absent: what suits it. */
 export const beatFileSchema = object({ frame: oneOf('The frame', ['lonlat', 'plan'] as const) });

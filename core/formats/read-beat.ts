@@ -1,4 +1,5 @@
 import { type Place } from '../grid/index';
+import { isTimeZone } from '../units/index';
 import { checkBanks, checkDepths, checkSoundings, type Say } from './check-plan';
 import {
   LEVEL_NAMES,
@@ -97,7 +98,8 @@ function readHeader(raw: Json, say: Say, notes: string[]): Header | null {
   const num = (property: string, min: number, max: number, unit: string): number => {
     const problem = headerNumber(min, max, unit).problem(raw[property]);
     if (problem) complain(property, `${property} ${problem}.`);
-    return raw[property] as number;
+    // What is no number goes no further: later messages name it.
+    return problem ? NaN : (raw[property] as number);
   };
   if (raw.version !== 1)
     complain('version', `version is ${shown(raw.version)}; this program reads version 1.`);
@@ -372,14 +374,4 @@ function readShape(
   if (places.length >= 3) return { type, ring: places };
   complain('geometry', `has ${places.length} corners; an area needs at least 3`);
   return null;
-}
-
-function isTimeZone(name: unknown): boolean {
-  if (typeof name !== 'string') return false;
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name });
-    return true;
-  } catch {
-    return false;
-  }
 }

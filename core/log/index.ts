@@ -8,6 +8,7 @@ export {
   NOTICING_RANGE,
   SETTING_RANGE,
   WIND_FROM,
+  unsoundSetting,
   wholeSettings,
   type Methods,
   type Settings,
@@ -49,6 +50,8 @@ export {
 
 // What was done: outings, tries, what the plan said, what happened.
 export {
+  INSTANTS_MS,
+  instantIn,
   openOutingAt,
   READING_SOURCES,
   readingSaying,

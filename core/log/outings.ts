@@ -2,6 +2,13 @@ import type { Sky } from '../sight/index';
 import { civilDay } from '../units/index';
 import type { WindFrom } from './settings';
 
+/** Every instant of the log lies between these, UTC ms: a clock that says otherwise is wrong, and what is drawn from it has no end. */
+export const INSTANTS_MS = [0, 4e12] as const;
+
+/** An instant as it is read from wherever it was kept: within `INSTANTS_MS`. */
+export const instantIn = (ms: number): number =>
+  Math.min(INSTANTS_MS[1], Math.max(INSTANTS_MS[0], ms));
+
 /** A day or part of one over any number of beats and places. Made on the device that goes out. */
 export interface Outing {
   id: string;

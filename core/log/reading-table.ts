@@ -1,6 +1,8 @@
 import { fnv1a64 } from '../grid/index';
+import { isTimeZone } from '../units/index';
 import { SKIES } from '../sight/index';
 import {
+  instantIn,
   READING_SOURCES,
   readingSaying,
   saysSomething,
@@ -71,9 +73,9 @@ export function readReadingLine(
 ): { reading?: Reading; outing?: Outing; problem?: string } {
   const cell = (name: string) => (cells[name] ?? '').trim();
   const takenMs = Date.parse(cell('taken'));
-  if (!/(Z|[+-]\d{2}:?\d{2})$/.test(cell('taken')) || Number.isNaN(takenMs))
+  if (!/(Z|[+-]\d{2}:?\d{2})$/.test(cell('taken')) || instantIn(takenMs) !== takenMs)
     return {
-      problem: `Line ${line}: taken is "${cell('taken')}"; it must be an instant like 2026-06-13T07:40:00Z.`,
+      problem: `Line ${line}: taken is "${cell('taken')}"; it must be an instant like 2026-06-13T07:40:00Z, from 1970 to 2096.`,
     };
   const figures = {} as Record<keyof typeof RANGES, number | null>;
   for (const [name, [min, max]] of Object.entries(RANGES)) {
@@ -122,6 +124,10 @@ export function readReadingLine(
       problem: `Line ${line}: nothing was read; one of water_c, air_c, clarity_ntu, level_m, sky, wind_mps, wind_from must be given.`,
     };
   const timeZone = cell('time_zone') || 'UTC';
+  if (!isTimeZone(timeZone))
+    return {
+      problem: `Line ${line}: time_zone is "${timeZone.slice(0, 40)}"; it must be a name like Europe/Paris or UTC.`,
+    };
   const outing = { id: outingId, startMs: takenMs, endMs: takenMs, timeZone, note: '' };
   return { reading, outing };
 }

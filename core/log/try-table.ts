@@ -1,6 +1,7 @@
 import { fnv1a64 } from '../grid/index';
 import { EVENT_CODES, foldTry, type EventCode, type TryEvent, type TryState } from './events';
-import type { Outing } from './outings';
+import { isTimeZone } from '../units/index';
+import { instantIn, type Outing } from './outings';
 import { EMPTY_SNAPSHOT } from './snapshot';
 import { writeSnapshot } from './write-snapshot';
 import type { Try } from './tries';
@@ -89,9 +90,14 @@ export interface LineRead {
 export function readTryLine(cells: Record<string, string>, line: number): LineRead {
   const cell = (name: string) => (cells[name] ?? '').trim();
   const openedMs = Date.parse(cell('opened'));
-  if (!/(Z|[+-]\d{2}:?\d{2})$/.test(cell('opened')) || Number.isNaN(openedMs))
+  if (!/(Z|[+-]\d{2}:?\d{2})$/.test(cell('opened')) || instantIn(openedMs) !== openedMs)
     return {
-      problem: `Line ${line}: opened is "${cell('opened')}"; it must be an instant like 2026-06-13T07:40:00Z.`,
+      problem: `Line ${line}: opened is "${cell('opened')}"; it must be an instant like 2026-06-13T07:40:00Z, from 1970 to 2096.`,
+    };
+  const timeZone = cell('time_zone') || 'UTC';
+  if (!isTimeZone(timeZone))
+    return {
+      problem: `Line ${line}: time_zone is "${timeZone.slice(0, 40)}"; it must be a name like Europe/Paris or UTC.`,
     };
   const told = codesOf(cell('events'), cell('end'), cell('casts'), line);
   if ('problem' in told) return told;
@@ -121,7 +127,7 @@ export function readTryLine(cells: Record<string, string>, line: number): LineRe
     id: `outing-${new Date(openedMs + 60_000 * zoneOffsetMin).toISOString().slice(0, 10)}`,
     startMs: openedMs,
     endMs: openedMs,
-    timeZone: cell('time_zone') || 'UTC',
+    timeZone,
     note: '',
   };
   // An id of 64 letters at most, whose events are no other try's.

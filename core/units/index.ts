@@ -26,6 +26,7 @@ export {
   clockText,
   dayText,
   fromCivil,
+  isTimeZone,
   toCivil,
   zoneOffsetMin,
 } from './civil-time';

@@ -1,5 +1,6 @@
 import type { Outing, Reading } from '@/core/log/index';
-import { clockText, formatTemp, type UnitSystem } from '@/core/units/index';
+import { civilDay, clockText, formatTemp, type UnitSystem } from '@/core/units/index';
+import { timeMarks } from './time-marks';
 import css from '../../start.module.css';
 
 const WIDE = 1100;
@@ -32,10 +33,9 @@ export function TimeLine({
   const temps = water.map((r) => r.waterTempC!);
   const [low, high] = [Math.min(...temps) - 0.5, Math.max(...temps) + 0.5];
   const y = (c: number) => 86 - ((c - low) / (high - low)) * 62;
-  const hours: number[] = [];
-  const step = to - from > 10 * 3_600_000 ? 2 : 1;
-  for (let ms = Math.ceil(from / 3_600_000) * 3_600_000; ms <= to; ms += step * 3_600_000)
-    hours.push(ms);
+  const { marks, days } = timeMarks(from, to);
+  const markText = (ms: number) =>
+    days ? civilDay(ms, outing.timeZone) : clockText(ms, outing.timeZone);
   return (
     <svg
       className={css.timeLine}
@@ -43,11 +43,11 @@ export function TimeLine({
       role="img"
       aria-label={`From ${clockText(from, outing.timeZone)} to ${clockText(to, outing.timeZone)}: ${tries.length} tries${water.length > 0 ? `, water from ${formatTemp(Math.min(...temps), units)} to ${formatTemp(Math.max(...temps), units)}` : ''}`}
     >
-      {hours.map((ms) => (
+      {marks.map((ms) => (
         <g key={ms}>
           <line x1={x(ms)} x2={x(ms)} y1={10} y2={FOOT + 10} />
           <text x={x(ms)} y={HIGH - 6} textAnchor="middle">
-            {clockText(ms, outing.timeZone)}
+            {markText(ms)}
           </text>
         </g>
       ))}

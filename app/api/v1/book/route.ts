@@ -1,21 +1,25 @@
-import { backUpBook, restoreBook } from '@/services/index';
-import { answer, jsonOf, respond } from '../../respond.server';
-
-/** A backup may hold photographs. */
-const BOOK_LIMIT_BYTES = 400_000_000;
+import { PassThrough, Readable } from 'node:stream';
+import { nowMs, requestName, restoreUpload, writeArchive } from '@/services/index';
+import { answer, respond } from '../../respond.server';
 
 /**
- * The whole book as one JSON (`public/book.schema.json`), without solved water, which is computed
- * again.
+ * The whole book as an archive: rows of every table (`public/book.schema.json`), photographs as files,
+ * without solved water, which is computed again. It is told as it is read, never held.
  */
 export async function GET() {
   return respond(async () => {
-    const backup = await backUpBook();
-    const day = new Date(backup.writtenMs).toISOString().slice(0, 10);
-    return new Response(JSON.stringify(backup), {
+    const day = new Date(nowMs()).toISOString().slice(0, 10);
+    const out = new PassThrough();
+    writeArchive(out).catch((error: unknown) => {
+      // What was sent so far is no whole archive, and says so wherever it is opened.
+      console.error(`${requestName()}: the backup was cut off:`, error);
+      out.destroy(error as Error);
+    });
+    return new Response(Readable.toWeb(out) as ReadableStream, {
       headers: {
-        'content-type': 'application/json',
-        'content-disposition': `attachment; filename="pebble-lane-book-${day}.json"`,
+        'content-type': 'application/zip',
+        'content-disposition': `attachment; filename="pebble-lane-book-${day}.zip"`,
+        'cache-control': 'no-transform',
       },
     });
   });
@@ -25,6 +29,6 @@ export async function GET() {
 export async function POST(request: Request) {
   return respond(async () => {
     const dry = new URL(request.url).searchParams.get('dry') === '1';
-    return answer(await restoreBook(await jsonOf(request, BOOK_LIMIT_BYTES), dry));
+    return answer(await restoreUpload(request.body, dry));
   });
 }
