@@ -13,8 +13,10 @@ import { reading } from './transact';
 export async function readingApart<T>(db: Db, look: (trx: Db) => Promise<T>): Promise<T> {
   if (isPostgres(db)) return reading(db, look);
   const { rows } = await sql<{ file: string }>`pragma database_list`.execute(db);
-  const sqlite = openSqlite(rows[0]!.file, { readonly: true });
-  const apart = new Kysely<Database>({ dialect: new ImmediateSqliteDialect({ database: sqlite }) });
+  const { file } = rows[0]!;
+  const apart = new Kysely<Database>({
+    dialect: new ImmediateSqliteDialect(() => openSqlite(file, { readonly: true })),
+  });
   try {
     return await reading(apart, look);
   } finally {

@@ -30,7 +30,7 @@ async function bookOf(version: number): Promise<string> {
   const folder = fresh();
   const file = sqlite.openSqlite(join(folder, DATABASE_FILE));
   file.pragma('journal_mode = WAL');
-  const db = new Kysely<unknown>({ dialect: new ImmediateSqliteDialect({ database: file }) });
+  const db = new Kysely<unknown>({ dialect: new ImmediateSqliteDialect(() => file) });
   for (const [upTo, fill] of [
     [1, true],
     [version, false],

@@ -16,6 +16,8 @@ export type { Db };
 export const DATABASE_FILE = 'pebble-lane.sqlite';
 /** Books up to this size are looked through whole when they are opened, bytes: some tenths of a second. */
 const LOOKED_THROUGH_BYTES = 256e6;
+/** SQLite itself waits this long for a lock, ms: everything waits with it. */
+const SHORT_MS = 200;
 const OWNER_ONLY_FOLDER = 0o700;
 const OWNER_ONLY_FILE = 0o600;
 
@@ -48,8 +50,9 @@ async function beginBook(path: string): Promise<void> {
     for (const end of ['', '-wal', '-shm']) rmSync(`${begun}${end}`, { force: true });
   };
   forget();
-  const { db } = connect(begun);
+  const db = connect(begun);
   await migrate(db);
+  chmodSync(begun, OWNER_ONLY_FILE);
   await db.destroy();
   try {
     linkSync(begun, path);
@@ -62,12 +65,16 @@ async function beginBook(path: string): Promise<void> {
 
 async function openBook(path: string, folder: string): Promise<Db> {
   if (statSync(path).size === 0) throw new BookUnopened(path, 'it is empty: a file of 0 bytes');
-  const { db, sqlite } = connect(path);
+  // The files that SQLite lays beside it take its rights.
+  chmodSync(path, OWNER_ONLY_FILE);
+  lookThrough(path);
+  const db = connect(path);
   try {
-    lookThrough(sqlite, path);
     const pending = (await migrator(db).getMigrations()).filter((m) => m.executedAt === undefined);
     if (pending.length > 0)
-      keepCopyBefore(sqlite, path, join(folder, `before-${pending[0]!.name}`));
+      beside(path, (sqlite) =>
+        keepCopyBefore(sqlite, path, join(folder, `before-${pending[0]!.name}`)),
+      );
     await migrate(db);
     await summariseTries(db);
     return db;
@@ -77,23 +84,35 @@ async function openBook(path: string, folder: string): Promise<Db> {
   }
 }
 
-function connect(path: string): { db: Db; sqlite: Sqlite } {
-  const sqlite = openSqlite(path);
-  // The files that SQLite lays beside it take its rights.
-  chmodSync(path, OWNER_ONLY_FILE);
+/** A connection that keeps what it acknowledges through a power cut. */
+function connection(path: string): Sqlite {
+  // Whoever has to wait for a lock waits outside of SQLite, where others go on (`immediate-dialect.ts`).
+  const sqlite = openSqlite(path, { timeout: SHORT_MS });
   sqlite.pragma('journal_mode = WAL');
   sqlite.pragma('synchronous = FULL');
   sqlite.pragma('foreign_keys = ON');
-  sqlite.pragma('busy_timeout = 5000');
-  const db = new Kysely<Database>({ dialect: new ImmediateSqliteDialect({ database: sqlite }) });
-  return { db, sqlite };
+  return sqlite;
+}
+
+function connect(path: string): Db {
+  return new Kysely<Database>({ dialect: new ImmediateSqliteDialect(() => connection(path)) });
 }
 
 /** What is damaged is said before anything is written to it. */
-function lookThrough(sqlite: Sqlite, path: string): void {
+function lookThrough(path: string): void {
   if (statSync(path).size > LOOKED_THROUGH_BYTES) return;
-  const found = String(sqlite.pragma('quick_check(1)', { simple: true }));
+  const found = beside(path, (sqlite) => String(sqlite.pragma('quick_check(1)', { simple: true })));
   if (found !== 'ok') throw new BookUnopened(path, `it is damaged (${found.slice(0, 120)})`);
+}
+
+/** Something done over a connection of its own. */
+function beside<T>(path: string, work: (sqlite: Sqlite) => T): T {
+  const sqlite = connection(path);
+  try {
+    return work(sqlite);
+  } finally {
+    sqlite.close();
+  }
 }
 
 const migrator = (db: Db) =>
