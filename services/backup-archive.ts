@@ -68,12 +68,15 @@ function put(
   return new Promise((resolve, reject) => {
     const sum = createHash('sha256');
     const stream = Readable.from(summed(parts, sum), { objectMode: false });
+    // Whoever is told the archive may leave in the middle of it.
+    const cutOff = () => stream.destroy(new Error('cut off'));
+    zip.outputStream.once('close', cutOff);
+    stream.once('close', () => zip.outputStream.removeListener('close', cutOff));
     stream.once('end', () => {
       files[path] = sum.digest('hex');
       resolve();
     });
     stream.once('error', reject);
-    (zip.outputStream as Readable).once('close', () => stream.destroy(new Error('cut off')));
     zip.addReadStream(stream, path, { compress });
   });
 }

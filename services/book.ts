@@ -19,6 +19,9 @@ function bookAt(): string {
   return url;
 }
 
+/** Whether the book lies in a database, which may be away for a while. */
+export const isDatabase = (): boolean => (process.env.DATABASE_URL ?? '') !== '';
+
 /** The same, for a person: no password in it. */
 export const bookPlace = (): string => withoutPassword(bookAt());
 

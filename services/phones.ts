@@ -16,6 +16,8 @@ export const PAIRED_FOR_S = 180 * 86_400;
 
 const CODE = 'code';
 const SEAL = 'phones';
+/** What seals: anything shorter is damaged, and every phone is paired anew. */
+const SEALS = /^[0-9a-f]{64}$/;
 /** A code that was not used by then is replaced, ms. */
 const CODE_FOR_MS = 10 * 60_000;
 /**
@@ -61,9 +63,21 @@ function pairing(): Pairing {
 export async function pairingCode(nowMs: number): Promise<Code> {
   for (;;) {
     const known = await sharedKey(CODE);
-    const shown = known === null ? null : (JSON.parse(known) as Code);
+    const shown = known === null ? null : codeIn(known);
     if (shown && nowMs < shown.endsMs) return shown;
     await newCode(known, nowMs);
+  }
+}
+
+/** A code as it is kept; null where that is damaged: a new one is made then. */
+function codeIn(text: string): Code | null {
+  try {
+    const { code, endsMs } = JSON.parse(text) as Partial<Code>;
+    return typeof code === 'string' && /^\d{8,12}$/.test(code) && typeof endsMs === 'number'
+      ? { code, endsMs }
+      : null;
+  } catch {
+    return null;
   }
 }
 
@@ -120,17 +134,16 @@ export async function pairPhone(
     );
   }
   const typed = told.code.replace(/\D/g, '');
-  const shown = await pairingCode(nowMs);
-  const { code } = shown;
+  const { code, endsMs } = await pairingCode(nowMs);
+  const kept = JSON.stringify({ code, endsMs } satisfies Code);
   if (
     typed.length !== code.length ||
     !timingSafeEqual(Buffer.from(typed), Buffer.from(code)) ||
-    !(await newCode(JSON.stringify(shown), nowMs))
+    !(await newCode(kept, nowMs))
   ) {
     await p.all.penalty('all');
     // A short code does not outlive many guesses; a long one stands, or guessing would shut the door.
-    if (code.length < FIGURES.guessed && (await guessedAt()))
-      await newCode(JSON.stringify(shown), nowMs);
+    if (code.length < FIGURES.guessed && (await guessedAt())) await newCode(kept, nowMs);
     return refused(
       'invalid',
       `The code is not the one that the computer shows now; that has ${(await pairingCode(nowMs)).code.length} figures.`,
@@ -196,7 +209,7 @@ export async function alterPhone(
 async function secret(): Promise<string> {
   for (;;) {
     const known = await sharedKey(SEAL);
-    if (known !== null) return known;
-    await swapSharedKey(SEAL, null, randomBytes(32).toString('hex'));
+    if (known !== null && SEALS.test(known)) return known;
+    await swapSharedKey(SEAL, known, randomBytes(32).toString('hex'));
   }
 }

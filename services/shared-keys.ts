@@ -1,4 +1,13 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  writeSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { findSecret, isPostgres, swapSecret } from '../store/index';
 import { book, dataFolder } from './book';
@@ -25,8 +34,15 @@ export async function swapSharedKey(
   const db = await book();
   if (isPostgres(db)) return swapSecret(db, name, known, value);
   if ((await sharedKey(name)) !== known) return false;
-  mkdirSync(dataFolder(), { recursive: true });
-  writeFileSync(`${pathOf(name)}.new`, value, { mode: 0o600 });
-  renameSync(`${pathOf(name)}.new`, pathOf(name));
+  mkdirSync(dataFolder(), { recursive: true, mode: 0o700 });
+  const made = `${pathOf(name)}.new`;
+  const file = openSync(made, 'w', 0o600);
+  try {
+    writeSync(file, value);
+    fsyncSync(file);
+  } finally {
+    closeSync(file);
+  }
+  renameSync(made, pathOf(name));
   return true;
 }

@@ -7,10 +7,13 @@ import { renderUnicodeCompact } from 'uqr';
 import {
   backUpByItself,
   backupPlan,
+  book,
   bookPlace,
+  bookRefusal,
   closeBook,
   dataFolder,
   inFours,
+  isDatabase,
   NOT_PAIRED,
   nowMs,
   onNewCode,
@@ -37,6 +40,9 @@ const host = process.env.HOST ?? (lan ? '0.0.0.0' : '127.0.0.1');
 
 /** Certificates and addresses are looked at again so often, ms. */
 const LOOK_AGAIN_MS = 6 * 3_600_000;
+/** A body is here within this, ms; a whole book takes longer. */
+const BODY_MS = 120_000;
+const BOOK_MS = 3_600_000;
 /** Writes are waited for this long when the program is asked to end, ms. */
 const LAST_WRITES_MS = 10_000;
 
@@ -110,6 +116,7 @@ async function serve(
     response.end(authority.authorityPem);
     return;
   }
+  within(request, path === '/api/v1/book' ? BOOK_MS : BODY_MS);
   headers['x-pebble-remote'] = askerOf(
     request.socket.remoteAddress,
     headers['x-forwarded-for']?.toString(),
@@ -120,6 +127,12 @@ async function serve(
   headers['content-security-policy'] = policy;
   response.setHeader('content-security-policy', policy);
   await handle(request, response);
+}
+
+/** Cuts a request off whose body does not come. */
+function within(request: IncomingMessage, ms: number): void {
+  const late = setTimeout(() => request.destroy(), ms).unref();
+  for (const over of ['end', 'close'] as const) request.once(over, () => clearTimeout(late));
 }
 
 /** A stranger is told what would let him in. */
@@ -228,6 +241,18 @@ async function close(server: Server | TlsServer): Promise<void> {
   process.exit(0);
 }
 
+async function openedOrAway(): Promise<void> {
+  bookPlace();
+  try {
+    await book();
+  } catch (error) {
+    if (!isDatabase() || bookRefusal(error) !== 'away') throw error;
+    console.error(
+      `The book is away for now, and is looked for with every request: ${String(error)}`,
+    );
+  }
+}
+
 async function start(): Promise<void> {
   outside = publicOrigin(process.env.PEBBLE_PUBLIC);
   if (!lan && !outside && !staysOnMachine(host))
@@ -236,14 +261,15 @@ async function start(): Promise<void> {
     );
   open = openPaths(root);
   const backups = backupPlan(process.env);
-  // What was told is looked at before anything is opened; a database may be away for now.
-  bookPlace();
+  // A book that cannot be opened is said before an address is; a database may be away for now.
+  await openedOrAway();
   await look();
   await app.prepare();
   const server = authority
     ? createTlsServer({ cert: authority.certPem, key: authority.keyPem }, onRequest)
     : createServer(onRequest);
-  server.requestTimeout = 120_000;
+  // How long a body may take is its route's own (`within`).
+  server.requestTimeout = 0;
   server.headersTimeout = 20_000;
   server.on('clientError', (_error, socket) => {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');

@@ -43,12 +43,26 @@ export function csvRows(
   return { rows, problems };
 }
 
-/** Without the mark that keeps a spreadsheet from taking a text for a formula. */
-const plain = (cell: string) => cell.trim().replace(/^'(?=[=@+])/, '');
+/**
+ * What a spreadsheet would take for a formula: = + @, a minus that begins no number, and tab or return before
+ * them. It is told behind a mark, and so is what begins with such a mark itself, so that each comes back
+ * as it was. Where a semicolon separates, a formula may begin behind one too.
+ */
+const FORMULA = /^(?:'*[=@+\t\r]|'+-|-(?!\d+(?:\.\d+)?(?:e[+-]?\d+)?$))/i;
+const BEHIND_SEMICOLON = /;(?='*[=@+\t\r-])/g;
+const safe = (cell: unknown) =>
+  typeof cell === 'string' ? cell.replace(BEHIND_SEMICOLON, ";'") : cell;
+
+/** Without the marks that keep a spreadsheet from taking a text for a formula. */
+const plain = (cell: string) =>
+  cell
+    .trim()
+    .replace(/^'(?='*[=@+\t\r-])/, '')
+    .replace(/;'(?='*[=@+\t\r-])/g, ';');
 
 /** A table as CSV (RFC 4180: quotes doubled, lines end with CRLF). */
 export const csvText = (
   columns: readonly string[],
   rows: readonly (readonly unknown[])[],
 ): string =>
-  `${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) }, { newline: '\r\n', escapeFormulae: /^[=@+\t\r]/ })}\r\n`;
+  `${Papa.unparse({ fields: [...columns], data: rows.map((r) => r.map(safe)) }, { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { createTangentPlane, writeGpx, writePlaces, type BeatPlan } from '../core/formats/index';
-import type { TakeLines, TakenLines } from '../core/lines/index';
+import { takeGeoJson, type TakeLines, type TakenLines } from '../core/lines/index';
 import { gpxFromText } from './gpx-text';
 
 const folder = mkdtempSync(join(tmpdir(), 'pebble-lines-'));
@@ -123,4 +123,49 @@ it.each<[string, string, RegExp]>([
 ])('a GPX that is %s is refused with a sentence', (_, xml, words) => {
   const read = gpxFromText(xml);
   expect(read.ok ? '' : read.problem).toMatch(words);
+});
+
+describe('a file that was made to harm', () => {
+  const said = (t: TakeLines) => (t.ok ? 'taken' : t.problem);
+  it.each([
+    [
+      'nested a thousand deep',
+      `<gpx>${'<a>'.repeat(1000)}${'</a>'.repeat(1000)}</gpx>`,
+      'cannot be read',
+    ],
+    [
+      'an element named as no element is',
+      '<gpx><__proto__><x/></__proto__></gpx>',
+      /cannot be read|no line/,
+    ],
+    [
+      'a hundred thousand places',
+      `<gpx><trk><trkseg>${'<trkpt lat="1" lon="2"/>'.repeat(100_000)}</trkseg></trk></gpx>`,
+      'at most 20000 are read',
+    ],
+  ])('%s is refused with a sentence', (_what, xml, words) => {
+    expect(said(gpxFromText(xml))).toMatch(words);
+  });
+
+  it('GeoJSON within GeoJSON without end is refused with a sentence', () => {
+    let geometry: object = { type: 'Point', coordinates: [1, 2] };
+    for (let n = 0; n < 50_000; n++)
+      geometry = { type: 'GeometryCollection', geometries: [geometry] };
+    expect(said(takeGeoJson({ type: 'Feature', properties: {}, geometry }))).toContain('20 deep');
+    let list: unknown = 1;
+    for (let n = 0; n < 50_000; n++) list = [list];
+    expect(said(takeGeoJson({ type: 'LineString', coordinates: list }))).toContain(
+      'a list of lists',
+    );
+  });
+
+  it('texts of a hundred thousand spaces are looked through no longer than others', () => {
+    const far = ' '.repeat(100_000);
+    const read = takeGeoJson({
+      type: 'Feature',
+      properties: { name: `depth${far}x`, depth: `1${far}x` },
+      geometry: { type: 'Point', coordinates: [1, 2] },
+    });
+    expect(whole(read).points[0]!.depthM).toBe(1);
+  });
 });

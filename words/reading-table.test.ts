@@ -66,6 +66,43 @@ it('a note that begins like a formula runs nothing in a spreadsheet, and comes b
 });
 
 it.each([
+  "-2+3+cmd|' /C calc'!A0",
+  '@SUM(1)',
+  '+1',
+  "'=1",
+  "''-x",
+  'see;=1',
+  "a;'-b;@c",
+  '-12.5',
+  '-',
+  '=',
+])(
+  '%p is no formula as a cell, also where semicolons separate, and comes back as it was',
+  (note) => {
+    const text = csvText(['taken', 'note'], [['2025-07-01T18:05:00Z', note]]);
+    const read = csvRows(text, ['taken']);
+    expect('rows' in read && read.rows[0]!.cells.note).toBe(note);
+    const cell = text.split('\r\n')[1]!.slice('2025-07-01T18:05:00Z,'.length).replace(/^"/, '');
+    for (const begins of cell.split(';')) expect(begins).toMatch(/^(?![=@+])(?!-(?!\d+(\.\d+)?$))/);
+  },
+);
+
+it('whatever a note says, it comes back (seeded)', () => {
+  const note = fc.array(
+    fc.constantFrom('=', '-', '+', '@', "'", ';', ',', '"', 'a', '1', ' ', '.'),
+    { maxLength: 9 },
+  );
+  fc.assert(
+    fc.property(note, (letters) => {
+      const told = letters.join('').trim();
+      const read = csvRows(csvText(['taken', 'note'], [['x', told]]), ['taken']);
+      expect('rows' in read && read.rows[0]!.cells.note).toBe(told);
+    }),
+    { numRuns: 500, seed: 8 },
+  );
+});
+
+it.each([
   [{ taken: 'yesterday', water_c: '9' }, /^Line 3: taken is "yesterday"; it must be an instant/],
   [{ taken: '2025-07-01T18:05:00Z' }, /^Line 3: nothing was read/],
   [{ taken: '2025-07-01T18:05:00Z', water_c: '44' }, /water_c is "44"; a number from 0 to 30/],

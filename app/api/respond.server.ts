@@ -2,8 +2,11 @@ import { ValidationError, type Schema } from 'yup';
 import {
   bookRefusal,
   NOT_PAIRED,
+  noteTrouble,
   requestName,
+  TROUBLE_WORDS,
   visitorNow,
+  type BookTrouble,
   type Change,
   type Outcome,
 } from '@/services/index';
@@ -52,7 +55,8 @@ export async function respondToAll(run: () => Promise<Response>): Promise<Respon
  * The use cases say it better where they can foresee it. A book that is away is worth repeating.
  */
 function refusedByBook(error: unknown): Response | null {
-  switch (bookRefusal(error)) {
+  const refusal = bookRefusal(error);
+  switch (refusal) {
     case 'no such thing':
       return problem(
         422,
@@ -72,15 +76,26 @@ function refusedByBook(error: unknown): Response | null {
         'The book cannot hold this: a part of it is missing or not possible.',
       );
     case 'away':
-      console.error(`${requestName()}: the book is away:`, error);
-      return problem(
-        503,
-        'away',
-        'The book cannot be reached just now. What you did is kept on this device and sent again.',
-      );
+    case 'full':
+    case 'held':
+    case 'damaged':
+      return inTrouble(refusal, error);
     default:
       return null;
   }
+}
+
+/** It mends with time: a phone keeps what it has and sends it again. */
+export function inTrouble(trouble: BookTrouble, error?: unknown): Response {
+  if (error !== undefined) {
+    noteTrouble(trouble);
+    console.error(`${requestName()}: ${TROUBLE_WORDS[trouble]}`, error);
+  }
+  return problem(
+    503,
+    trouble,
+    `${TROUBLE_WORDS[trouble]} What you did is kept on this device and sent again.`,
+  );
 }
 
 class BadBody extends Error {

@@ -40,6 +40,21 @@ it.each([
   log.mockRestore();
 });
 
+it.each([
+  ['SQLITE_FULL', 'full', 'The disk is full'],
+  ['ENOSPC', 'full', 'The disk is full'],
+  ['SQLITE_BUSY', 'held', 'Another program holds the book'],
+  ['SQLITE_READONLY_DIRECTORY', 'away', 'cannot be reached'],
+  ['SQLITE_CORRUPT', 'damaged', 'cannot be read or written'],
+])('%s mends with time: a 503 that says why', async (code, word, words) => {
+  const log = jest.spyOn(console, 'error').mockImplementation(() => {});
+  const said = await thrown(Object.assign(new Error('x'), { code }));
+  expect(said.status).toBe(503);
+  expect(said.error).toMatchObject({ code: word, message: expect.stringContaining(words) });
+  expect(said.error.message).toContain('kept on this device and sent again');
+  log.mockRestore();
+});
+
 it('what is nobody’s refusal stays a 500', async () => {
   const log = jest.spyOn(console, 'error').mockImplementation(() => {});
   expect((await thrown(new Error('disk on fire'))).status).toBe(500);

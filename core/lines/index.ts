@@ -11,6 +11,7 @@ export {
   type Uses,
 } from './plan-from-lines';
 export {
+  MOST_PLACES,
   takeGeoJson,
   takeGpx,
   type LonLat,

@@ -27,7 +27,11 @@ export interface TakenLines {
 export type TakeLines = { ok: true; taken: TakenLines } | { ok: false; problem: string };
 
 const MOST_SHAPES = 2000;
-const MOST_PLACES = 20_000;
+export const MOST_PLACES = 20_000;
+/** Collections within collections. */
+const DEEPEST = 20;
+/** A figure, and a text in which one is looked for, is no longer than this: what searches them takes the square of it. */
+const LONGEST = { figure: 40, words: 400 } as const;
 
 type Json = Record<string, unknown>;
 const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null;
@@ -39,14 +43,16 @@ const textOf = (v: unknown): string =>
 function figure(properties: Json, names: readonly string[]): number | null {
   for (const [key, value] of Object.entries(properties))
     if (names.includes(key.toLowerCase()) && value !== null && value !== '') {
-      const n = Number(String(value).replace(',', '.').replace(/\s*m$/, ''));
+      const told = textOf(value).slice(0, LONGEST.figure);
+      const n = Number(told.replace(',', '.').replace(/m$/, '').trim());
       if (Number.isFinite(n) && n >= 0) return n;
     }
   return null;
 }
 
 /** "0.45", "0,45 m", "depth 0.45": a depth that is told in words. */
-export function depthInWords(words: string): number | null {
+export function depthInWords(told: string): number | null {
+  const words = told.slice(0, LONGEST.words);
   const found =
     /(?:^|\s)(?:depth|deep|d)[:= ]*(\d(?:[.,]\d+)?)\s*m?(?:\s|$)/i.exec(words) ??
     /^\s*(\d[.,]\d+)\s*m?\s*$/.exec(words);
@@ -123,8 +129,13 @@ export function takeGeoJson(json: unknown): TakeLines {
     };
   const taking = new Taking();
   let bad: unknown = null;
-  const geometry = (g: unknown, name: string, properties: Json): void => {
-    if (!isObject(g) || bad !== null) return;
+  let tooDeep = false;
+  const geometry = (g: unknown, name: string, properties: Json, depth = 0): void => {
+    if (!isObject(g) || bad !== null || tooDeep) return;
+    if (depth > DEEPEST) {
+      tooDeep = true;
+      return;
+    }
     const parts = g.coordinates as unknown[];
     const pairs = (list: unknown): LonLat[] =>
       listOf(list).map((p) => {
@@ -141,15 +152,19 @@ export function takeGeoJson(json: unknown): TakeLines {
     } else if (g.type === 'LineString') taking.line(name, pairs(parts));
     else if (g.type === 'Polygon') listOf(parts).forEach((r) => taking.line(name, pairs(r)));
     else if (g.type === 'MultiPoint')
-      listOf(parts).forEach((p) => geometry({ type: 'Point', coordinates: p }, name, properties));
+      listOf(parts).forEach((p) =>
+        geometry({ type: 'Point', coordinates: p }, name, properties, depth + 1),
+      );
     else if (g.type === 'MultiLineString')
       listOf(parts).forEach((p) =>
-        geometry({ type: 'LineString', coordinates: p }, name, properties),
+        geometry({ type: 'LineString', coordinates: p }, name, properties, depth + 1),
       );
     else if (g.type === 'MultiPolygon')
-      listOf(parts).forEach((p) => geometry({ type: 'Polygon', coordinates: p }, name, properties));
+      listOf(parts).forEach((p) =>
+        geometry({ type: 'Polygon', coordinates: p }, name, properties, depth + 1),
+      );
     else if (g.type === 'GeometryCollection')
-      listOf(g.geometries).forEach((p) => geometry(p, name, properties));
+      listOf(g.geometries).forEach((p) => geometry(p, name, properties, depth + 1));
     else taking.taken.left.push(`"${name}" is a ${String(g.type).slice(0, 30)}: not understood.`);
   };
   const all =
@@ -168,10 +183,15 @@ export function takeGeoJson(json: unknown): TakeLines {
     else geometry(f.geometry, name, properties);
     if (taking.tooMuch()) break;
   }
+  if (tooDeep)
+    return {
+      ok: false,
+      problem: `The file has collections within collections, more than ${DEEPEST} deep; take the shapes out of them first.`,
+    };
   if (bad !== null)
     return {
       ok: false,
-      problem: `A coordinate is ${JSON.stringify(bad).slice(0, 60)}; it must be longitude (-180 to 180) and latitude (-90 to 90), in degrees. If these are metres, save the file as longitude and latitude.`,
+      problem: `A coordinate is ${Array.isArray(bad) && bad.some(Array.isArray) ? 'a list of lists' : JSON.stringify(bad).slice(0, 60)}; it must be longitude (-180 to 180) and latitude (-90 to 90), in degrees. If these are metres, save the file as longitude and latitude.`,
     };
   return taking.done();
 }
