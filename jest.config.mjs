@@ -4,7 +4,7 @@ const createJestConfig = nextJest({ dir: './' });
 
 /**
  * Three projects: `core`, `store`, `services`, `workers`, `sync`, `words` in Node; `store` and `services`
- * again on PostgreSQL; `ui`, `drawing`, `workspace`, `making` in jsdom.
+ * and the bent requests again on PostgreSQL; `ui`, `drawing`, `workspace`, `making` in jsdom.
  */
 export default async function config() {
   const node = await createJestConfig({
@@ -22,7 +22,7 @@ export default async function config() {
     displayName: 'postgres',
     testEnvironment: 'node',
     sandboxInjectedGlobals: ['Math'],
-    testMatch: ['<rootDir>/{store,services}/**/*.test.ts'],
+    testMatch: ['<rootDir>/{store,services}/**/*.test.ts', '<rootDir>/app/fuzz.test.ts'],
     // Of SQLite's file alone: what an older one becomes, and what a killed process leaves of it.
     testPathIgnorePatterns: ['/node_modules/', 'store/(upgrade|killed|killed-upgrade|held)\\.test\\.ts$'],
     globalSetup: '<rootDir>/store/fixtures/start-cluster.ts',

@@ -56,7 +56,10 @@ async function seed(): Promise<void> {
   if (known.has(DEMO_BEAT_ID) || process.env.PEBBLE_DEMO_HISTORY === 'none') return;
   const solved = { beatId: DEMO_BEAT_ID, level: level.name, flow };
   const { reads, ...history } = demoHistory(beats, DEMO_STREAM, nowMs(), undefined, solved);
-  for (const read of reads) await keepRead(read);
+  for (const read of reads) {
+    const kept = await keepRead(read);
+    if (!kept.ok) throw new Error(`The demo’s place "${read.id}" was not taken: ${kept.message}`);
+  }
   await keepHistory(history);
   console.log(
     `Two seasons made up: ${history.outings.length} outings, ${history.tries.length} tries, ${history.readings.length} readings.`,

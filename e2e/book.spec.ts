@@ -38,10 +38,10 @@ test('the whole book is backed up, tried out and restored into an empty folder',
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Back the book up' }).click(),
   ]);
-  expect(download.suggestedFilename()).toBe('pebble-lane-book-2026-06-13.json');
-  const path = join(mkdtempSync(join(tmpdir(), 'pebble-backup-')), 'book.json');
+  expect(download.suggestedFilename()).toBe('pebble-lane-book-2026-06-13.zip');
+  const path = join(mkdtempSync(join(tmpdir(), 'pebble-backup-')), 'book.zip');
   await download.saveAs(path);
-  expect(JSON.parse(readFileSync(path, 'utf8')).pebbleLaneBook).toBe(2);
+  expect(readFileSync(path).toString('latin1', 0, 2)).toBe('PK');
 
   const server = await startServer(
     mkdtempSync(join(tmpdir(), 'pebble-restore-')),
@@ -56,6 +56,12 @@ test('the whole book is backed up, tried out and restored into an empty folder',
     buffer: Buffer.from('{"pebbleLaneBook": 3}'),
   });
   await expect(page.getByText(/^This is not a backup of a book\./)).toBeVisible();
+  await choose.setInputFiles({
+    name: 'half.zip',
+    mimeType: 'application/zip',
+    buffer: readFileSync(path).subarray(0, 5000),
+  });
+  await expect(page.getByText(/^This file is no whole backup/)).toBeVisible();
   await choose.setInputFiles(path);
   await expect(page.getByText('Tried out, nothing taken yet. It would take:')).toBeVisible();
   await expect(page.getByText('This book is empty.')).toBeVisible();

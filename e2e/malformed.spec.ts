@@ -1,6 +1,7 @@
 import { Agent, request as ask } from 'node:http';
 import { expect, test } from '@playwright/test';
 import { createRandom } from '../core/grid/index';
+import { bookOf } from './book-of';
 import { OWN } from './page';
 import { port } from '../playwright.config';
 
@@ -83,10 +84,7 @@ test('ten thousand malformed requests: no failure of the server, nothing changed
   request,
 }) => {
   test.setTimeout(240_000);
-  const book = async () => {
-    const { tables } = (await (await request.get('/api/v1/book')).json()) as { tables: object };
-    return JSON.stringify(tables);
-  };
+  const book = async () => JSON.stringify(await bookOf(request));
   const before = await book();
   const random = createRandom(SEED);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;

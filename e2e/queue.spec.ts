@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { DEMO_BEAT_ID } from '../demo/names';
+import { bookOf } from './book-of';
 import { inspector, openBeat, OWN } from './page';
 import { styled } from './styled';
 
@@ -56,19 +57,14 @@ for (const first of ['the first page closes first', 'the second page closes firs
     await context.setOffline(false);
     await expect(staying.locator(styled('.saved'))).toHaveText('', { timeout: 20000 });
     // The tries of both pages, each with its three casts, neither more nor less.
-    const backup = (await (await staying.request.get('/api/v1/book')).json()) as {
-      tables: {
-        tries: { id: string; fly: string }[];
-        try_events: { try_id: string; seq: number; code: string }[];
-      };
-    };
+    const { tries, try_events: events } = await bookOf(staying.request);
     for (const fly of flies) {
-      const attempt = backup.tables.tries.filter((t) => t.fly === fly);
+      const attempt = tries!.filter((t) => t.fly === fly);
       expect(attempt).toHaveLength(1);
       expect(
-        backup.tables.try_events
+        events!
           .filter((e) => e.try_id === attempt[0]!.id)
-          .sort((a, b) => a.seq - b.seq)
+          .sort((a, b) => Number(a.seq) - Number(b.seq))
           .map((e) => e.code),
       ).toEqual(['cast', 'look', 'miss']);
     }

@@ -16,6 +16,8 @@ type Json = Record<string, unknown>;
 
 const FAR = 1e9;
 const number: Json = { type: 'number', minimum: -FAR, maximum: FAR };
+/** A figure that may be without end, which JSON tells as null. */
+const endless: Json = { type: ['number', 'null'] };
 const share: Json = { type: 'number', minimum: 0, maximum: 1 };
 const text = (most = 200): Json => ({ type: 'string', maxLength: most });
 const flag: Json = { type: 'boolean' };
@@ -147,7 +149,7 @@ function shapes(strict: boolean) {
     band: object({ low: number, high: number }),
     profitJph: number,
     largest: { type: 'object' },
-    why: list(object({ what: text(), value: number, unit: text(20), source: text() }), 60),
+    why: list(object({ what: text(), value: endless, unit: text(20), source: text() }), 60),
     advice: list(text(40), 20),
   });
   const readPlace = orNull(
