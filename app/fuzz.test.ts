@@ -126,7 +126,8 @@ it('what the pages send is taken, every kind of it', async () => {
     const answer = await ask(method, path, body);
     // The record of an empty book has not been worked out.
     const isNothingYet = path === '/learn/record' && answer.status === 404;
-    if (!answer.ok && !isNothingYet) refused.push(`${answer.status} ${method} ${path} ${await answer.text()}`);
+    if (!answer.ok && !isNothingYet)
+      refused.push(`${answer.status} ${method} ${path} ${await answer.text()}`);
   }
   expect(refused).toEqual([]);
   expect(await everythingOpens()).toEqual([]);

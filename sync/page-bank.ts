@@ -1,6 +1,6 @@
 import { createBank, type BankKeeper } from './bank';
-import { openBankDb, type FeedPlace, type FeedRow } from './bank-store';
-import type { LogChange } from '../core/log/index';
+import { openBankDb } from './bank-store';
+import { followFeed } from './follow-feed';
 import { bankApi } from './bank-client';
 import { pageQueue } from './page-queue';
 
@@ -14,7 +14,14 @@ export function pageBank(): BankKeeper {
   const bank = createBank({
     open: openBankDb,
     fetchBank: bankApi.bank,
-    follow: followFeed,
+    follow: (after, on) =>
+      followFeed(after, {
+        ...on,
+        anew() {
+          void queue.sendWhatIsMissing();
+          on.anew();
+        },
+      }),
     post: queue.post,
     journal: queue.journal,
     forget: queue.forget,
@@ -36,42 +43,4 @@ export function pageBank(): BankKeeper {
 export function bankClockMs(): number {
   const { bank } = made?.get() ?? { bank: null };
   return bank?.clockFixed ? Math.round(bank.nowMs + performance.now() - loadedAtMs) : Date.now();
-}
-
-/** Until a stream that the browser has given up is opened again, ms. */
-const AGAIN_MS = 4000;
-
-function followFeed(
-  after: FeedPlace,
-  on: { item(row: FeedRow): void; live(yes: boolean): void; anew(): void },
-): { close(): void } {
-  let last = after;
-  let source: EventSource | null = null;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const open = () => {
-    source = new EventSource(`/api/v1/feed?after=${last.seq}&mark=${last.mark}`);
-    source.onopen = () => on.live(true);
-    source.onmessage = (event) => {
-      const [seq = '0', mark = ''] = event.lastEventId.split('.');
-      last = { seq: Number(seq), mark };
-      on.item({ ...last, change: JSON.parse(event.data as string) as LogChange });
-    };
-    source.addEventListener('anew', () => {
-      source?.close();
-      void pageQueue().sendWhatIsMissing();
-      on.anew();
-    });
-    source.onerror = () => {
-      on.live(false);
-      if (source?.readyState !== EventSource.CLOSED) return;
-      timer = setTimeout(open, AGAIN_MS);
-    };
-  };
-  open();
-  return {
-    close() {
-      clearTimeout(timer);
-      source?.close();
-    },
-  };
 }

@@ -13,7 +13,8 @@ const HEADERS = {
 /**
  * What changes in the book, as it changes (server-sent events): each with its place, from
  * `?after=N&mark=M` or the `Last-Event-ID` (`N.M`) of a page that comes back. A place at which this
- * book never was, because it was put back to an older copy, is answered with the event `anew`.
+ * book never was, because it was put back to an older copy, is answered with the event `anew`. `&once=1`: what there is,
+ * as one list.
  */
 export async function GET(request: Request) {
   return respond(async () => {
@@ -37,6 +38,7 @@ export async function GET(request: Request) {
       );
     if (!(await feedHasBeenAt({ seq: after, mark })))
       return new Response('event: anew\ndata: {}\n\n', { headers: HEADERS });
+    if (query.get('once') === '1') return Response.json(await feedSince(after));
     const { signal } = request;
     const text = new TextEncoder();
     let timer: ReturnType<typeof setTimeout> | undefined;
