@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { createRandom } from '../core/grid/index';
 import { startFreshBook } from '../store/fixtures/books';
 import { closeBook, TABLES, underRequest } from '../services/index';
-import { ask } from './fixtures/dispatch';
+import { ask } from './fixtures/dispatch.server';
 import { validRequests, type Valid } from './fixtures/valid-bodies';
 
 /**

@@ -14,7 +14,11 @@ import { ImmediateSqliteDialect } from './immediate-dialect';
 import { MIGRATIONS } from './migrations';
 import { DATABASE_FILE, listBeats, listTries, openStore } from './index';
 import * as sqlite from './sqlite';
+import { readBeat, type BeatPlan } from '../core/formats/index';
+import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { fillFirstBook } from './fixtures/first-book';
+
+const FIRST_PLAN = (readBeat(FIRST_BEAT_FILE) as { plan: BeatPlan }).plan;
 
 const NAMES = Object.keys(MIGRATIONS);
 const fresh = () => mkdtempSync(join(tmpdir(), 'pebble-upgrade-'));
@@ -41,7 +45,7 @@ async function bookOf(version: number): Promise<string> {
       provider: { getMigrations: async () => known },
     }).migrateToLatest();
     if (error) throw error;
-    if (fill) fillFirstBook(file);
+    if (fill) fillFirstBook(file, FIRST_PLAN);
   }
   await db.destroy();
   return folder;

@@ -2,6 +2,8 @@ import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Kysely, Migrator, SqliteDialect } from 'kysely';
+import { readBeat, type BeatPlan } from '../core/formats/index';
+import { FIRST_BEAT_FILE } from '../demo/first-beat';
 import { fillFirstBook } from './fixtures/first-book';
 import { MIGRATIONS } from './migrations';
 import { openSqlite } from './sqlite';
@@ -16,6 +18,8 @@ import {
   openStore,
 } from './index';
 
+const FIRST_PLAN = (readBeat(FIRST_BEAT_FILE) as { plan: BeatPlan }).plan;
+
 /** A book as the first release left it, with one of everything. */
 async function oldBook(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'pebble-old-'));
@@ -29,7 +33,7 @@ async function oldBook(): Promise<string> {
     provider: { getMigrations: async () => first },
   }).migrateToLatest();
   if (error) throw error;
-  fillFirstBook(sqlite);
+  fillFirstBook(sqlite, FIRST_PLAN);
   sqlite.close();
   return folder;
 }
