@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clientId } from '@/sync/client-id';
-import { api, problemOf } from '@/sync/client';
+import { api } from '@/sync/api';
+import { problemOf } from '@/sync/client';
 import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';
 import { FormText, useSchemaForm } from '@/ui/schema-form';

@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { api, problemOf, type RestoreReport } from '@/sync/client';
+import { api, type RestoreReport } from '@/sync/api';
+import { problemOf } from '@/sync/client';
 import { Button, ButtonAnchor } from '@/ui/button';
 import { ButtonLink } from '@/ui/button-link';
 import panel from '../ui/panel.module.css';

@@ -146,9 +146,15 @@ describe('the whole book', () => {
     json: {
       dry,
       tables: [
-        { table: 'beats', taken: 2, known: 1, differing: 0 },
-        { table: 'marks', taken: 0, known: 0, differing: 3 },
-        { table: 'photos', taken: 0, known: 0, differing: 0 },
+        { table: 'beats', taken: 2, known: 1, differing: 0, unreadable: [] },
+        {
+          table: 'marks',
+          taken: 0,
+          known: 0,
+          differing: 3,
+          unreadable: [{ id: 'm1', why: 'cut off' }],
+        },
+        { table: 'photos', taken: 0, known: 0, differing: 0, unreadable: [] },
       ],
     },
   });
@@ -163,7 +169,9 @@ describe('the whole book', () => {
     const said = within(await screen.findByRole('status'));
     expect(said.getByText('2 beats, 1 here already')).toBeInTheDocument();
     expect(
-      said.getByText('0 marks, 3 here in another state and left as they are'),
+      said.getByText(
+        '0 marks, 3 here in another state and left as they are; of these one cannot be read (m1: cut off) and will be named above',
+      ),
     ).toBeInTheDocument();
     expect(said.queryByText(/photographs/)).toBeNull();
     await userEvent.click(screen.getByRole('button', { name: 'Restore it' }));

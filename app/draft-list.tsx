@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { api } from '@/sync/client';
+import { api } from '@/sync/api';
 import { Button } from '@/ui/button';
 import css from './start.module.css';
 

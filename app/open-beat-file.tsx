@@ -6,7 +6,7 @@ import type { BeatPlan } from '@/core/formats/index';
 import type { TakeLines, TakenLines } from '@/core/lines/index';
 import { formatLength, type UnitSystem } from '@/core/units/index';
 import { clientId } from '@/sync/client-id';
-import { api } from '@/sync/client';
+import { api } from '@/sync/api';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/ui/input';
 import panel from '../ui/panel.module.css';

@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { api, problemOf } from '@/sync/client';
+import { api } from '@/sync/api';
+import { problemOf } from '@/sync/client';
 import { Button } from '@/ui/button';
 import panel from '../ui/panel.module.css';
 import css from './start.module.css';

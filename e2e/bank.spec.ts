@@ -113,7 +113,7 @@ test('taken along with size and age; three taps log a fish; no solver comes with
   await page.getByRole('button', { name: 'Take along' }).first().click();
   await expect(
     page.getByText(/^\d+ KB, at fair level, taken Sat 13 June, 9:40: fresh$/),
-  ).toBeVisible({ timeout: 90_000 });
+  ).toBeVisible({ timeout: 150_000 });
   await page.getByRole('link', { name: 'To the outing' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/off\.$/);
   // The route came along: what is next is a stand of it, and how far on the one after is.

@@ -18,6 +18,6 @@ for (const [path, most] of Object.entries(MOST_KB))
       bytes += gzipSync(await answer.body()).length;
     }
     expect(bytes / 1024).toBeGreaterThan(50);
-    console.log(`${path}: ${(bytes / 1024).toFixed(0)} KB`);
+    console.log(`${path}: ${(bytes / 1024).toFixed(1)} KB`);
     expect(bytes / 1024).toBeLessThan(most);
   });

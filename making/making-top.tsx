@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { Redo2, Undo2 } from 'lucide-react';
 import type { UnitSystem } from '../core/units/index';
-import { api } from '../sync/client';
+import { api } from '../sync/api';
 import { Button } from '../ui/button';
 import { ThemeButton } from '../ui/theme-button';
 import { WordsField } from './fields';

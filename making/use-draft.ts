@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api } from '../sync/client';
+import { api } from '../sync/api';
 import { begin, commit, redo, undo, type History } from './history';
 
 export interface DraftInput<T> {

@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../ui/button';
-import { api, problemOf } from '../sync/client';
+import { api } from '../sync/api';
+import { problemOf } from '../sync/client';
 import css from './making.module.css';
 
 interface Finished {

@@ -13,6 +13,7 @@ import { logged } from './bank-client';
 import type { QueuedRequest, Reply } from './client';
 import { createQueue, type Queue } from './queue';
 import { openQueueDb } from './queue-store';
+import { createSentLog } from './sent-log';
 import { openSentDb } from './sent-store';
 
 const outing = { id: 'o', startMs: 1, endMs: null, timeZone: 'UTC', note: '' };
@@ -83,8 +84,7 @@ function device(name: string, book: ReturnType<typeof bookOf>, parts: Partial<Ba
   let online = true;
   const queue: Queue = createQueue({
     open: () => openQueueDb(`${name}-q`),
-    openSent: () => openSentDb(`${name}-s`),
-    askMissing: async () => ({ ok: true, value: [] }),
+    sentLog: async () => createSentLog(() => openSentDb(`${name}-s`)),
     nowMs: () => 0,
     send: async (r): Promise<Reply<unknown>> => {
       if (!online) return { ok: false, kind: 'unreachable', status: 0, message: 'no network' };
@@ -184,8 +184,7 @@ it('a device that keeps nothing says so, shows what is pressed, and still sends 
   const denied = () => Promise.reject(new Error('denied'));
   const queue = createQueue({
     open: denied,
-    openSent: denied,
-    askMissing: async () => ({ ok: true, value: [] }),
+    sentLog: async () => createSentLog(denied),
     nowMs: () => 0,
     send: async (r) => {
       book.take(r);

@@ -1,6 +1,5 @@
 import { createBank, type BankKeeper } from './bank';
 import { openBankDb } from './bank-store';
-import { followFeed } from './follow-feed';
 import { bankApi } from './bank-client';
 import { pageQueue } from './page-queue';
 
@@ -14,14 +13,25 @@ export function pageBank(): BankKeeper {
   const bank = createBank({
     open: openBankDb,
     fetchBank: bankApi.bank,
-    follow: (after, on) =>
-      followFeed(after, {
-        ...on,
-        anew() {
+    follow(after, on) {
+      // Nobody listens before the page is drawn: what listens comes just after it.
+      let closed = false;
+      let feed: { close(): void } | null = null;
+      void import('./follow-feed').then(({ followFeed }) => {
+        if (closed) return;
+        const anew = () => {
           void queue.sendWhatIsMissing();
           on.anew();
+        };
+        feed = followFeed(after, { ...on, anew });
+      });
+      return {
+        close() {
+          closed = true;
+          feed?.close();
         },
-      }),
+      };
+    },
     post: queue.post,
     journal: queue.journal,
     forget: queue.forget,

@@ -1,7 +1,6 @@
-import { api, sendQueued, type QueuedRequest } from './client';
+import { sendQueued } from './client';
 import { createQueue, QUIET, type Queue, type QueueReport, type WithLock } from './queue';
 import { openQueueDb } from './queue-store';
-import { openSentDb } from './sent-store';
 
 /** The queue as a page holds it: what is posted, how it stands, and who listens. */
 export interface PageQueue extends Pick<
@@ -21,8 +20,6 @@ export interface PageQueue extends Pick<
 
 const LOCK = 'pebble-lane.sender';
 const CHANNEL = 'pebble-lane.queue';
-/** Where earlier versions kept what was not sent. */
-const OLD_KEY = 'pebble-lane.outbox';
 
 /**
  * One sender over all pages of this device. Browsers grant locks to secure pages only (https, or this
@@ -59,10 +56,9 @@ function createPageQueue(): PageQueue {
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
   const queue = createQueue({
     open: openQueueDb,
-    openSent: openSentDb,
+    sentLog: () => import('./sent-log').then((m) => m.createSentLog()),
     nowMs: Date.now,
     send: sendQueued,
-    askMissing: api.changesMissing,
     withLock,
     announce: () => channel?.postMessage('changed'),
     report(next) {
@@ -79,7 +75,7 @@ function createPageQueue(): PageQueue {
   window.addEventListener('beforeunload', (event) => {
     if (queue.wouldLose()) event.preventDefault();
   });
-  void adoptOldLetters(queue).then(wake);
+  wake();
   return {
     ...queue,
     get: () => report,
@@ -89,29 +85,3 @@ function createPageQueue(): PageQueue {
     },
   };
 }
-
-/** What an earlier version left unsent in local storage goes into the line first. */
-async function adoptOldLetters(queue: Queue): Promise<void> {
-  try {
-    const text = window.localStorage.getItem(OLD_KEY);
-    if (text === null) return;
-    const letters = JSON.parse(text) as Pick<QueuedRequest, 'method' | 'path' | 'body'>[];
-    for (const letter of letters) await queue.post({ kind: kindOf(letter.path), ...letter });
-    window.localStorage.removeItem(OLD_KEY);
-  } catch {
-    // Denied storage holds no letters; unreadable ones were never whole.
-  }
-}
-
-const kindOf = (path: string): QueuedRequest['kind'] =>
-  path.includes('/events/')
-    ? 'press'
-    : path.includes('/tries/')
-      ? 'try'
-      : path.includes('/marks/')
-        ? 'fish'
-        : path.includes('/rises/')
-          ? 'ring'
-          : path.includes('/reads/')
-            ? 'quick read'
-            : 'setting';

@@ -9,7 +9,8 @@ import {
 } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import type { Settings } from '../core/log/index';
-import { api, type Reply, type SolveJob } from './client';
+import { api, type SolveJob } from './api';
+import { type Reply } from './client';
 
 /** Between two looks at what the server is solving, ms. */
 const LOOK_MS = 1500;

@@ -4,6 +4,7 @@ import { deleteDB } from 'idb';
 import type { QueuedRequest, Reply } from './client';
 import { createQueue, type Queue, type QueueReport, type WithLock } from './queue';
 import { openQueueDb, type QueueDb } from './queue-store';
+import { createSentLog } from './sent-log';
 import { openSentDb } from './sent-store';
 
 /** One device: its store, its lock, its pages, and a server that may be cut off. */
@@ -29,7 +30,11 @@ function device(name: string) {
       const reports: QueueReport[] = [];
       const queue: Queue = createQueue({
         open,
-        openSent: () => openSentDb(`${name}-sent`),
+        sentLog: async () =>
+          createSentLog(
+            () => openSentDb(`${name}-sent`),
+            async (ids) => ({ ok: true, value: ids.filter((id) => !names.has(id)) }),
+          ),
         nowMs: () => clockMs,
         send: async (r) => {
           await new Promise((resolve) => setTimeout(resolve, 0));
@@ -40,7 +45,6 @@ function device(name: string) {
           if (reply.ok && r.id) names.add(r.id);
           return reply;
         },
-        askMissing: async (ids) => ({ ok: true, value: ids.filter((id) => !names.has(id)) }),
         withLock: lock,
         announce: () => pages.forEach((p) => p !== queue && void p.lookAgain()),
         report: (r) => reports.push(r),

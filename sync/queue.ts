@@ -1,5 +1,4 @@
 import { newChange, type QueuedRequest, type Reply } from './client';
-import type { IDBPDatabase } from 'idb';
 import { createKeptStore } from './kept-store';
 import {
   addRequest,
@@ -20,7 +19,7 @@ import {
   type QueueSchema,
   type RefusedRequest,
 } from './queue-store';
-import { dropSent, keepSent, listSent, type SentRow, type SentSchema } from './sent-store';
+import type { SentLog } from './sent-log';
 
 export type { RefusedRequest } from './queue-store';
 
@@ -41,12 +40,10 @@ export type WithLock = (work: () => Promise<void>) => Promise<void>;
 export interface QueueParts {
   /** Rejects when the device denies a store. Asked again whenever the store was closed meanwhile. */
   open(): Promise<QueueDb>;
-  /** Where what was sent is kept for a while. */
-  openSent(): Promise<IDBPDatabase<SentSchema>>;
+  /** Where what was sent is kept for a while; loaded when something is first sent. */
+  sentLog(): Promise<SentLog>;
   nowMs(): number;
   send(request: QueuedRequest): Promise<Reply<unknown>>;
-  /** Of changes by their names, those that the book never took. */
-  askMissing(ids: string[]): Promise<Reply<string[]>>;
   withLock: WithLock;
   /** Tells this device's other pages that the line has changed. */
   announce(): void;
@@ -60,8 +57,6 @@ const NOT_KEPT =
 const RETRY_MS = [2000, 60_000] as const;
 /** A server that fails over one request for so long does so because of it, ms: the rest goes on, and it comes back by itself. */
 const ASIDE_AFTER_MS = 120_000;
-/** Names of changes that the book is asked for at a time; no more than its route takes. */
-const NAMES_AT_ONCE = 200;
 /** A refusal that may only follow from what is not there yet: the try of an event, the outing of a reading. */
 const MAY_FOLLOW = [404, 409, 422];
 
@@ -73,16 +68,16 @@ const MAY_FOLLOW = [404, 409, 422];
  */
 export function createQueue({
   open,
-  openSent,
+  sentLog,
   send,
-  askMissing,
   withLock,
   announce,
   report,
   nowMs,
 }: QueueParts) {
   const store = createKeptStore<QueueSchema>(open, keepAgain);
-  const sentStore = createKeptStore<SentSchema>(openSent);
+  let sent: Promise<SentLog> | null = null;
+  const sentHere = () => (sent ??= sentLog());
   /** What this page has put into the line, and has not seen leave it: put there again where the store was lost. */
   const mine = new Map<number, QueuedRequest>();
   /** What the device would not keep waits in this page only, behind what is kept; numbered downward. */
@@ -209,7 +204,9 @@ export function createQueue({
     else {
       // First among what was sent, then out of the line: a kill between the two sends it twice at worst.
       const request = requestOf(row);
-      await sentStore.use((db) => keepSent(db, { atMs: nowMs(), request })).catch(() => null);
+      await sentHere()
+        .then((log) => log.keep(nowMs(), request))
+        .catch(() => undefined);
       mine.delete(row.seq);
       await stored((db) => dropRequest(db, row.seq));
     }
@@ -314,20 +311,8 @@ export function createQueue({
      * copy has not. What it misses is sent again, oldest first.
      */
     async sendWhatIsMissing(): Promise<void> {
-      const rows = (await sentStore.use(listSent).catch(() => [])).filter((r) => r.request.id);
-      const missing: SentRow[] = [];
-      for (let end = rows.length; end > 0; end -= NAMES_AT_ONCE) {
-        const some = rows.slice(Math.max(0, end - NAMES_AT_ONCE), end);
-        const reply = await askMissing(some.map((r) => r.request.id!));
-        if (!reply.ok) return;
-        const lost = new Set(reply.value);
-        missing.unshift(...some.filter((r) => lost.has(r.request.id!)));
-        // What is older than a whole page that is there is there as well.
-        if (lost.size === 0) break;
-      }
-      if (missing.length === 0) return;
-      for (const { request } of missing) await keep(request);
-      await sentStore.use((db) => dropSent(db, missing)).catch(() => null);
+      const log = await sentHere().catch(() => null);
+      if (!log || (await log.findMissing(keep)) === 0) return;
       announce();
       await tell();
       void drain();
@@ -359,7 +344,7 @@ export function createQueue({
       closed = true;
       if (timer !== null) clearTimeout(timer);
       await Promise.allSettled([writes, draining, telling]);
-      await Promise.all([store.close(), sentStore.close()]);
+      await Promise.all([store.close(), sent?.then((log) => log.close())]);
     },
   };
 }

@@ -134,4 +134,5 @@ export {
   type StreamFacts,
   type WayFacts,
 } from './day-facts';
-export { changedFields, mergeChange, type Lost } from './merge';
+export { changedFields } from './changed-fields';
+export { mergeChange, type Lost } from './merge';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { changedFields, mergeChange } from './merge';
+import { changedFields } from './changed-fields';
+import { mergeChange } from './merge';
 
 const outing = { note: '', endMs: null as number | null, timeZone: 'UTC' };
 

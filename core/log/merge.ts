@@ -1,20 +1,10 @@
+import { same, type Fields } from './changed-fields';
+
 /** A field of a change that did not win: where it is, what the book holds, what was wanted. */
 export interface Lost {
   path: string[];
   book: unknown;
   wanted: unknown;
-}
-
-type Fields = Record<string, unknown>;
-
-/** Of the fields that `now` tells, those that it changes, with what they held before: null where nothing. */
-export function changedFields(before: object, now: object): Fields {
-  const old = before as Fields;
-  return Object.fromEntries(
-    Object.entries(now)
-      .filter(([key, value]) => value !== undefined && !same(old[key], value))
-      .map(([key]) => [key, old[key] ?? null]),
-  );
 }
 
 /**
@@ -61,20 +51,3 @@ const isFields = (v: unknown): v is Fields =>
 const isItems = (v: unknown): v is Item[] =>
   Array.isArray(v) && v.every((i) => isFields(i) && typeof i.id === 'string');
 const byId = (items: readonly Item[]) => new Map<string, unknown>(items.map((i) => [i.id, i]));
-
-/** Equal as JSON: the order of keys does not matter, and what is absent is null. */
-function same(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (a === undefined || a === null || b === undefined || b === null)
-    return (a ?? null) === (b ?? null);
-  if (typeof a !== 'object' || typeof b !== 'object') return false;
-  if (Array.isArray(a) || Array.isArray(b))
-    return (
-      Array.isArray(a) &&
-      Array.isArray(b) &&
-      a.length === b.length &&
-      a.every((item, i) => same(item, b[i]))
-    );
-  const [x, y] = [a as Fields, b as Fields];
-  return [...new Set([...Object.keys(x), ...Object.keys(y)])].every((k) => same(x[k], y[k]));
-}

@@ -3,7 +3,7 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { createTangentPlane } from '../../core/formats/index';
 import type { TakenLines } from '../../core/lines/index';
-import { api } from '../../sync/client';
+import { api } from '../../sync/api';
 import { system } from '../../ui/system';
 import { LinesPanel } from './lines-panel';
 

@@ -14,7 +14,8 @@ import {
 } from '../../core/lines/index';
 import { formatDepth, type UnitSystem } from '../../core/units/index';
 import { clientId } from '../../sync/client-id';
-import { api, problemOf } from '../../sync/client';
+import { api } from '../../sync/api';
+import { problemOf } from '../../sync/client';
 import { Button } from '../../ui/button';
 import { Select } from '../../ui/select';
 import { PlainTable } from '../../ui/plain-table';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Place } from '../../core/grid/index';
 import type { UnitSystem } from '../../core/units/index';
-import { api } from '../../sync/client';
+import { api } from '../../sync/api';
 import { clientId } from '../../sync/client-id';
 import { Button } from '../../ui/button';
 import { Disclosure } from '../../ui/disclosure';

@@ -7,7 +7,7 @@ import {
   kernelHere,
   type FlowField,
 } from '../../core/water/index';
-import { api } from '../../sync/client';
+import { api } from '../../sync/api';
 import { across, whileIt, type WorkerHandle } from '../../workers/client';
 import type { FlowWorker } from '../../workers/protocol';
 import type { BeatInput } from '../state/document';

@@ -13,7 +13,7 @@ import {
 } from '../../../core/rig/index';
 import { lowestFly, withFloat, withFly, withShot, type Rung } from '../../../core/sink/index';
 import { foldTry, isOver } from '../../../core/log/index';
-import { api } from '../../../sync/client';
+import { api } from '../../../sync/api';
 import { clientId } from '../../../sync/client-id';
 import { toCm, type ActionContext } from '../../action-context';
 import { createPlanActions } from '../../plan-actions';
