@@ -24,7 +24,10 @@ export default async function config() {
     sandboxInjectedGlobals: ['Math'],
     testMatch: ['<rootDir>/{store,services}/**/*.test.ts', '<rootDir>/app/fuzz.test.ts'],
     // Of SQLite's file alone: what an older one becomes, and what a killed process leaves of it.
-    testPathIgnorePatterns: ['/node_modules/', 'store/(upgrade|killed|killed-upgrade|held)\\.test\\.ts$'],
+    testPathIgnorePatterns: [
+      '/node_modules/',
+      'store/(upgrade|killed|killed-upgrade|held)\\.test\\.ts$',
+    ],
     globalSetup: '<rootDir>/store/fixtures/start-cluster.ts',
     globalTeardown: '<rootDir>/store/fixtures/stop-cluster.ts',
     setupFiles: ['<rootDir>/store/fixtures/on-postgres.ts'],

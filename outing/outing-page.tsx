@@ -5,12 +5,12 @@ import { openOutingAt, openTry } from '../core/log/index';
 import { bankClockMs, pageBank } from '../sync/page-bank';
 import { useQueue } from '../sync/use-queue';
 import { part } from './part';
-import { NowView } from './now-view';
 import { createOutingActions } from './outing-actions';
 import { useBank, useNow, usePlaceInOuting } from './use-bank';
 import { useOffline } from './use-offline';
 import css from './outing.module.css';
 
+const NowView = part(() => import('./now-view').then((m) => m.NowView));
 const TryView = part(() => import('./try-view').then((m) => m.TryView));
 const TakeView = part(() => import('./take-view').then((m) => m.TakeView));
 const ReadingsView = part(() => import('./readings-view').then((m) => m.ReadingsView));

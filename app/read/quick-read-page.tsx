@@ -10,7 +10,6 @@ import { PACE_WORD_MPS } from '@/core/water/index';
 import { clientId } from '@/sync/client-id';
 import { useReads } from '@/sync/use-reads';
 import { useQueue } from '@/sync/use-queue';
-import { notTakenProps } from '@/words/queue-words';
 import { Button } from '@/ui/button';
 import { later } from '@/ui/later';
 import { useQuickReading } from './use-quick-reading';
@@ -23,7 +22,7 @@ import css from './read.module.css';
 const MoreTold = later(() => import('./more-told').then((m) => m.MoreTold), 190);
 const KeptReads = later(() => import('./kept-reads').then((m) => m.KeptReads));
 const HeatLines = later(() => import('./heat-lines').then((m) => m.HeatLines));
-const NotTaken = later(() => import('@/ui/not-taken').then((m) => m.NotTaken));
+const NotTakenHere = later(() => import('@/outing/not-taken-here').then((m) => m.NotTakenHere));
 
 const PACES = ['still', 'stroll', 'walk', 'brisk', 'rush'] as const;
 const COVERS: readonly (readonly [QuickCover, string])[] = [
@@ -145,7 +144,7 @@ export function QuickReadPage({
         {cell(told.shaded, 'In the shade', () => tell({ shaded: !told.shaded }))}
       </div>
       <MoreTold told={told} tell={tell} units={units} note={note} onNote={setNote} />
-      <NotTaken {...notTakenProps(saving)} />
+      {saving.refused.length > 0 && <NotTakenHere queue={saving} />}
       <KeptReads
         reads={kept.reads}
         beats={beats}

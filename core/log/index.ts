@@ -8,8 +8,6 @@ export {
   NOTICING_RANGE,
   SETTING_RANGE,
   WIND_FROM,
-  unsoundSetting,
-  wholeSettings,
   type Methods,
   type Settings,
   type WindFrom,
@@ -136,3 +134,4 @@ export {
 } from './day-facts';
 export { changedFields } from './changed-fields';
 export { mergeChange, type Lost } from './merge';
+export { unsoundSetting, wholeSettings } from './whole-settings';

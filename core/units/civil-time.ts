@@ -99,14 +99,3 @@ export const atClockText = (hour: number) => {
   const minutes = Math.round(hour * 60);
   return `${Math.floor(minutes / 60) % 24}:${String(minutes % 60).padStart(2, '0')}`;
 };
-
-/** Whether a name is a time zone that clocks here know: "Europe/Paris", "UTC". */
-export function isTimeZone(name: unknown): boolean {
-  if (typeof name !== 'string') return false;
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name });
-    return true;
-  } catch {
-    return false;
-  }
-}

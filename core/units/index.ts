@@ -26,7 +26,6 @@ export {
   clockText,
   dayText,
   fromCivil,
-  isTimeZone,
   toCivil,
   zoneOffsetMin,
 } from './civil-time';
@@ -38,3 +37,4 @@ export {
   type PaceWord,
   type DepthWord,
 } from './words';
+export { isTimeZone } from './time-zone';

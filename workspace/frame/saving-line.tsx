@@ -1,9 +1,10 @@
 'use client';
 
 import { useQueue } from '../../sync/use-queue';
-import { NotTaken } from '../../ui/not-taken';
-import { notTakenProps } from '../../words/queue-words';
+import { lazy } from './lazy';
 import css from './frame.module.css';
+
+const NotTakenHere = lazy(() => import('./not-taken-here').then((m) => m.NotTakenHere));
 
 /** How the line to the book stands: what waits, and what was not taken. */
 export function SavingLine() {
@@ -14,7 +15,7 @@ export function SavingLine() {
       <span className={css.saved} role="status">
         {problem ?? (waiting > 0 ? `${waiting} waiting` : '')}
       </span>
-      <NotTaken {...notTakenProps(queue)} />
+      {queue.refused.length > 0 && <NotTakenHere queue={queue} />}
     </>
   );
 }
