@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { api, type RestoreReport } from '@/sync/api';
+import { api } from '@/sync/api';
+import { bookApi, type RestoreReport } from '@/sync/book-api';
 import { problemOf } from '@/sync/client';
 import { Button, ButtonAnchor } from '@/ui/button';
 import { ButtonLink } from '@/ui/button-link';
@@ -76,7 +77,7 @@ function Restore({ onDone }: { onDone: () => void }) {
   const run = async (chosen: File, dry: boolean) => {
     setProblem(null);
     setBusy(true);
-    const reply = await api.restoreBook(chosen, dry);
+    const reply = await bookApi.restoreBook(chosen, dry);
     setBusy(false);
     if (!reply.ok) {
       setProblem(reply.message);

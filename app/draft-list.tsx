@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { api } from '@/sync/api';
+import { bookApi } from '@/sync/book-api';
 import { Button } from '@/ui/button';
 import css from './start.module.css';
 
@@ -34,7 +34,7 @@ export function DraftList({ drafts }: { drafts: readonly ListedDraft[] }) {
               aria-label={`Throw away ${d.name}`}
               onClick={async () => {
                 localStorage.removeItem(`pebble-draft-${d.id}`);
-                await api.dropDraft(d.id);
+                await bookApi.dropDraft(d.id);
                 router.refresh();
               }}
             >

@@ -7,6 +7,7 @@ import type { TakeLines, TakenLines } from '@/core/lines/index';
 import { formatLength, type UnitSystem } from '@/core/units/index';
 import { clientId } from '@/sync/client-id';
 import { api } from '@/sync/api';
+import { bookApi } from '@/sync/book-api';
 import { Button } from '@/ui/button';
 import { TextInput } from '@/ui/input';
 import panel from '../ui/panel.module.css';
@@ -58,7 +59,7 @@ export function OpenBeatFile({ empty, units }: { empty: boolean; units: UnitSyst
   /** What could be read is kept as a survey in the making; what could not is named above. */
   async function openPartial(plan: BeatPlan) {
     const id = clientId();
-    const reply = await api.saveDraft(id, {
+    const reply = await bookApi.saveDraft(id, {
       kind: 'survey',
       streamName: stream.trim(),
       beatId: null,

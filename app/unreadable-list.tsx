@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { api } from '@/sync/api';
+import { bookApi } from '@/sync/book-api';
 import { problemOf } from '@/sync/client';
 import { Button } from '@/ui/button';
 import panel from '../ui/panel.module.css';
@@ -32,7 +32,7 @@ export function UnreadableList({ things }: { things: readonly UnreadableThing[] 
   const [problem, setProblem] = useState<string | null>(null);
   if (things.length === 0) return null;
   const putAside = async ({ table, id }: UnreadableThing) => {
-    setProblem(problemOf(await api.putAside(table, id)));
+    setProblem(problemOf(await bookApi.putAside(table, id)));
     router.refresh();
   };
   return (

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api } from '../sync/api';
+import { bookApi } from '../sync/book-api';
 import { begin, commit, redo, undo, type History } from './history';
 
 export interface DraftInput<T> {
@@ -60,7 +60,7 @@ export function useDraft<T>(input: DraftInput<T>) {
     let timer = 0;
     const send = async () => {
       const was = kept.current && { kind, beatId, ...kept.current };
-      const reply = await api.saveDraft(id, { kind, beatId, ...held }, was);
+      const reply = await bookApi.saveDraft(id, { kind, beatId, ...held }, was);
       // Another page changed the same part of it: the rest of this change is with the book.
       const overtaken = !reply.ok && reply.status === 409;
       if (reply.ok || overtaken) kept.current = held;

@@ -11,14 +11,6 @@ export interface SolveJob {
   message?: string;
 }
 
-/** A beat in the making, as it is sent. */
-export interface DraftBody {
-  kind: 'sketch' | 'survey';
-  streamName: string;
-  beatId: string | null;
-  body: unknown;
-}
-
 /** Everything that is asked and answered at once, one function a route. */
 export const api = {
   saveBeat: (
@@ -33,15 +25,6 @@ export const api = {
     json<{ id: string }>({ method: 'POST', path: v1(`/beats/${id}/copy`), body: { newId } }),
   renameStream: (id: string, name: string) =>
     json<null>({ method: 'PATCH', path: v1(`/streams/${id}`), body: { name } }),
-  saveDraft: (id: string, body: DraftBody, before: DraftBody | null = null, signal?: AbortSignal) =>
-    json<null>({
-      method: 'PUT',
-      path: v1(`/drafts/${id}`),
-      body: before ? { ...body, was: changedFields(before, body) } : body,
-      once: clientId(),
-      ...(signal && { signal }),
-    }),
-  dropDraft: (id: string) => json<null>({ method: 'DELETE', path: v1(`/drafts/${id}`) }),
   /** `before`: the same settings as the page knew them; what another page changed meanwhile stays. */
   changeSettings: (body: Partial<Settings>, before: Partial<Settings>) =>
     json<null>({
@@ -50,23 +33,11 @@ export const api = {
       body: { ...body, was: changedFields(before, body) },
       once: clientId(),
     }),
-  putAside: (table: string, id: string) =>
-    json<null>({ method: 'DELETE', path: v1(`/unreadable/${table}/${encodeURIComponent(id)}`) }),
   savePhoto: (id: string, photo: Blob) =>
     json<{ id: string; width: number; height: number }>({
       method: 'PUT',
       path: v1(`/photos/${id}`),
       body: photo,
-    }),
-  /** A backup as a file: an archive, or the JSON of before. */
-  restoreBook: (file: Blob, dry: boolean) =>
-    json<RestoreReport>({
-      method: 'POST',
-      path: v1(`/book?dry=${dry ? 1 : 0}`),
-      body: file,
-      type: /\.zip$/i.test((file as Partial<File>).name ?? '')
-        ? 'application/zip'
-        : 'application/json',
     }),
 
   flow: (hash: string) =>
@@ -81,14 +52,3 @@ export const api = {
     json<SolveJob>({ method: 'POST', path: v1('/solves'), body: { beatId, level } }),
   stopSolve: (hash: string) => json<null>({ method: 'DELETE', path: v1(`/solves?hash=${hash}`) }),
 };
-
-export interface RestoreReport {
-  dry: boolean;
-  tables: {
-    table: string;
-    taken: number;
-    known: number;
-    differing: number;
-    unreadable: { id: string; why: string }[];
-  }[];
-}

@@ -3,7 +3,7 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { createTangentPlane } from '../../core/formats/index';
 import type { TakenLines } from '../../core/lines/index';
-import { api } from '../../sync/api';
+import { bookApi } from '../../sync/book-api';
 import { system } from '../../ui/system';
 import { LinesPanel } from './lines-panel';
 
@@ -75,7 +75,7 @@ it('says what it takes and what it leaves, in feet where those are wanted', asyn
 });
 
 it('a survey is begun with it only when that is pressed', async () => {
-  const saved = jest.spyOn(api, 'saveDraft').mockResolvedValue({ ok: true, value: null });
+  const saved = jest.spyOn(bookApi, 'saveDraft').mockResolvedValue({ ok: true, value: null });
   shown();
   await choose('Line A is', 'left');
   await choose('Line B is', 'right');

@@ -14,7 +14,7 @@ import {
 } from '../../core/lines/index';
 import { formatDepth, type UnitSystem } from '../../core/units/index';
 import { clientId } from '../../sync/client-id';
-import { api } from '../../sync/api';
+import { bookApi } from '../../sync/book-api';
 import { problemOf } from '../../sync/client';
 import { Button } from '../../ui/button';
 import { Select } from '../../ui/select';
@@ -61,7 +61,7 @@ export function LinesPanel({
   const begin = async () => {
     const id = clientId();
     const body = { plan: value!.plan, photo: null };
-    const reply = await api.saveDraft(id, { kind: 'survey', streamName, beatId: null, body });
+    const reply = await bookApi.saveDraft(id, { kind: 'survey', streamName, beatId: null, body });
     if (reply.ok) router.push(`/make/survey/${id}`);
     else setProblem(problemOf(reply));
   };
