@@ -41,7 +41,8 @@ export function UnreadableList({ things }: { things: readonly UnreadableThing[] 
       <p>
         The book holds {things.length === 1 ? 'one thing' : `${things.length} things`} that{' '}
         {things.length === 1 ? 'is' : 'are'} damaged. Everything else goes on without. What is put
-        aside stays in the book’s file for a hand that can mend it, and is in no backup.
+        aside stays in the book’s file for a hand that can mend it, and is in no backup. A beat goes
+        back to the plan it had before, or is deleted, which can be taken back.
       </p>
       <ul className={css.drafts}>
         {things.map((t) => (
@@ -53,7 +54,7 @@ export function UnreadableList({ things }: { things: readonly UnreadableThing[] 
               aria-label={`Put it aside: ${t.name || t.id}`}
               onClick={() => void putAside(t)}
             >
-              {t.way === 'the plan before it' ? 'Go back to the plan before it' : 'Put it aside'}
+              Put it aside
             </Button>
           </li>
         ))}

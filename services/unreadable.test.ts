@@ -114,12 +114,12 @@ it('one bad row of each kind breaks no page, table, feed, day or pack, and loses
 it('each is named with why, and in a backup of such a book as well, which can be restored', async () => {
   const named = (await unreadableInBook()).map(({ table, id, why }) => `${table} ${id}: ${why}`);
   expect(named.sort()).toEqual([
-    'beats b1: it is cut off, or is no JSON',
-    'beats b2: it is cut off, or is no JSON',
+    'beats b1: its text is cut off or damaged',
+    'beats b2: its text is cut off or damaged',
     'day_facts a-b: minutes must be number',
     'drafts d1: it must be object',
     'reads r1: depthM must be number',
-    'settings sky: it is cut off, or is no JSON',
+    'settings sky: its text is cut off or damaged',
     'settings tackle: tackle.box is a number; it must be a list',
     'settings windMps: windMps is a string; it must be a number',
     expect.stringMatching(/^tries t1: /),
@@ -129,8 +129,8 @@ it('each is named with why, and in a backup of such a book as well, which can be
   startFreshBook('pebble-unreadable-too-');
   const dry = await restoreBook(backup, true);
   expect(dry.ok && dry.value.tables.find((t) => t.table === 'beats')!.unreadable).toEqual([
-    { id: 'b1', why: 'it is cut off, or is no JSON' },
-    { id: 'b2', why: 'it is cut off, or is no JSON' },
+    { id: 'b1', why: 'its text is cut off or damaged' },
+    { id: 'b2', why: 'its text is cut off or damaged' },
   ]);
   expect((await restoreBook(backup, false)).ok).toBe(true);
   expect((await unreadableInBook()).length).toBe(named.length);

@@ -119,7 +119,7 @@ function problemOf(
     const problem = shape && isOfNow ? problemIn(shape, value) : null;
     return problem && `${problem.part} ${problem.why}`;
   } catch (error) {
-    return error instanceof Unreadable ? error.message : 'it is cut off, or is no JSON';
+    return error instanceof Unreadable ? error.message : 'its text is cut off or damaged';
   }
 }
 

@@ -17,7 +17,7 @@ export function jsonIn(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new Unreadable('it is cut off, or is no JSON');
+    throw new Unreadable('its text is cut off or damaged');
   }
 }
 
