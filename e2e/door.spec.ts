@@ -164,6 +164,69 @@ test('the code stands on the page of the machine itself, and on none that comes 
   await page.close();
 });
 
+/** What a framework or a proxy might believe of a request, were it asked. */
+const BELIEVED = [
+  'X-Middleware-Subrequest: middleware:middleware:middleware:middleware:middleware',
+  'X-Middleware-Rewrite: /phones',
+  'X-Middleware-Invoke: 1',
+  'X-Invoke-Path: /phones',
+  'X-Invoke-Status: 200',
+  'X-Matched-Path: /phones',
+  'X-Nextjs-Data: 1',
+  'X-Rewrite-Url: /phones',
+  'X-Original-Url: /phones',
+  'X-Forwarded-Host: localhost',
+  'X-Forwarded-For: 127.0.0.1',
+  'X-Http-Method-Override: PUT',
+  'X-Pebble-Remote: 127.0.0.1',
+  'Next-Action: 00',
+  'Rsc: 1',
+  'Rsc: 1\r\nNext-Router-State-Tree: %5B%22%22%2C%7B%22children%22%3A%5B%22phones%22%2C%7B%7D%5D%7D%5D',
+];
+
+test('headers that others believe let nobody in, and show nothing of another page', async () => {
+  for (const way of ['plain', 'TLS', 'proxy'] as const)
+    for (const header of BELIEVED) {
+      const closed = statusOf(await raw(way, 'GET /api/v1/bank', `${header}\r\n`));
+      expect([way, header, closed]).toEqual([way, header, 401]);
+      const open = await raw(way, 'GET /pair', `${header}\r\n`);
+      expect([way, header, statusOf(open) < 500]).toEqual([way, header, true]);
+      expect(open).not.toContain(codeOf(way === 'TLS' ? lan : club));
+      expect(open).not.toContain('Let in');
+    }
+});
+
+test('a page whose state cannot be read is refused, not failed over', async () => {
+  for (const state of ['%', 'x', '%7B%7D', '%5B1%5D', `%5B${'%5B'.repeat(500)}`])
+    expect(
+      statusOf(await raw('plain', 'GET /pair', `Rsc: 1\r\nNext-Router-State-Tree: ${state}\r\n`)),
+    ).toBe(400);
+});
+
+test('requests that are two, or none, are answered as one that is bad, and the program goes on', async () => {
+  const length = 'Content-Length: 5\r\n';
+  const chunked = 'Transfer-Encoding: chunked\r\n';
+  const own = `Origin: https://${outside}\r\nContent-Type: application/json\r\n`;
+  for (const head of [
+    `${own}${length}${chunked}`,
+    `${own}${length}Content-Length: 6\r\n`,
+    `${own}Content-Length: +5\r\n`,
+    `${own}Content-Length: 5, 5\r\n`,
+    `${own}${chunked}`,
+    `${own}Transfer-Encoding: identity\r\n`,
+    `${own}Transfer-Encoding: chunked, chunked\r\n`,
+    `${own} folded: yes\r\n`,
+    `${own}Bad Header: yes\r\n`,
+    `X-Long: ${'a'.repeat(20_000)}\r\n`,
+    'X: y\r\n'.repeat(3000),
+  ]) {
+    const status = statusOf(await raw('plain', 'POST /api/v1/pair', head, '{"a":1}'));
+    expect([head.slice(0, 90), status >= 400 || status === 0]).toEqual([head.slice(0, 90), true]);
+    expect(status).toBeLessThan(500);
+  }
+  expect(statusOf(await raw('plain', 'GET /api/v1/health'))).toBe(200);
+});
+
 test('a stranger’s body is bounded, kinds that only begin like JSON are none, upgrades are answered', async () => {
   const post = (length: number, kind: string) =>
     raw(

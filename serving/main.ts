@@ -28,6 +28,7 @@ import { askerOf, lanHosts, LOOPBACK, portOf, publicOrigin, staysOnMachine } fro
 import { cutOff, visitorOf, watchThrownOut, type Reach } from './admission';
 import { openPaths } from './open-paths';
 import { pathOf } from './path';
+import { readsRouterState } from './router-state';
 import { contentPolicy, newNonce, safetyHeaders, turnedAway, type Door } from './gate';
 
 /**
@@ -102,6 +103,8 @@ async function serve(
     door,
   );
   if (away) return refuse(response, away.status, away.code, away.message);
+  if (!readsRouterState(headers['next-router-state-tree']))
+    return refuse(response, 400, 'page', 'What the request says of its page cannot be read.');
   if (closing) return refuse(response, 503, 'closing', 'The program is closing.');
   // The gate has seen that there is one.
   const path = pathOf(url)!;
