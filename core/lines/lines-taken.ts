@@ -140,7 +140,7 @@ export function takeGeoJson(json: unknown): TakeLines {
     const pairs = (list: unknown): LonLat[] =>
       listOf(list).map((p) => {
         if (!inRange(p)) bad ??= p ?? 'nothing';
-        return [Number((p as number[])?.[0]), Number((p as number[])?.[1])] as const;
+        return inRange(p) ? ([p[0]!, p[1]!] as const) : ([NaN, NaN] as const);
       });
     if (g.type === 'Point') {
       const [at] = pairs([parts]);
