@@ -1,5 +1,8 @@
 # Pebble Lane in a container: built with everything, run with Node and what it needs alone.
-# docker build -t pebble-lane . && docker run -p 127.0.0.1:4173:4173 -v pebble-lane:/data pebble-lane
+# docker build -t pebble-lane .
+# docker run -p 127.0.0.1:4173:4173 -e PEBBLE_PUBLIC=http://localhost:4173 -v pebble-lane:/data pebble-lane
+# Others reach a container's address, so it starts only when it is told where from (PEBBLE_PUBLIC), and
+# everybody is paired by the code in its log; https:// for any name but localhost.
 FROM node:22-bookworm-slim AS build
 WORKDIR /build
 COPY package.json package-lock.json ./
