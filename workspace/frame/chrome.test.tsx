@@ -93,7 +93,8 @@ describe('top line', () => {
     };
     show(<TopLine />);
     expect(screen.getByText('2 waiting')).toBeInTheDocument();
-    expect(screen.getByText(/A fish marked/)).toBeInTheDocument();
+    // Fetched when there is something.
+    expect(await screen.findByText(/A fish marked/)).toBeInTheDocument();
     expect(screen.getByText(/it must be 0.02 to 4 m/)).toBeInTheDocument();
   });
 });
