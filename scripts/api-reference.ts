@@ -62,7 +62,7 @@ function handlersOf(file: string): Handler[] {
       method: s.name!.text,
       path,
       said,
-      body: handed(body, /bodyOf\(\s*request,\s*(\w+)/g),
+      body: handed(body, /(?:bodyOf|changeOf)\(\s*request,\s*(\w+)/g),
       query: handed(body, /(\w+Schema)\s*\.validate\(\s*(?:asked|told|query|Object\.from)/g),
     };
   });
@@ -146,8 +146,9 @@ export async function apiReference(): Promise<{ page: string; silent: string[] }
 Made from the routes and their schemas by \`npx tsx scripts/write-api.ts\`; a test holds it true. Do not edit it.
 
 - JSON in and out; lengths in m, speeds in m/s, temperatures in °C, fish in cm and g, instants in UTC ms, places of a beat in its plan frame (x up-current, y toward the true right).
-- A change names its \`Origin\`, which must be the program's own, and its \`Content-Type\`; what it makes has an id of the caller's, so every request may be sent twice.
-- An error is \`{"error": {"code", "message", "field"}}\`: a sentence for a person, with the field that it speaks of. 400 and 422: not possible; 401: not paired; 404: not there; 409: in conflict; 413: too large; 429: too many; 503: the book is away, send it again; 500: something went wrong.
+- A change names its \`Origin\`, which must be the program's own, and its \`Content-Type\`; what it makes has an id of the caller's, so every request may be sent twice. With a name of its own (\`Idempotency-Key\`, 1 to 64 letters, digits or dashes) it is taken once.
+- Of what several devices change, a body may tell beside its fields \`was\`: what those that it changes held before. They are then laid over what the book holds by now; 409 with a sentence where another changed the same meanwhile, and the rest is kept.
+- An error is \`{"error": {"code", "message", "field"}}\`: a sentence for a person, with the field that it speaks of. 400 and 422: not possible; 401: not paired; 404: not there; 409: in conflict; 413: too large; 429: too many; 503: the book is away, full, held or damaged, send it again; 500: something went wrong.
 - Over the network a device is let in by \`POST /api/v1/pair\`, and known by the cookie that it gets.
 
 ${parts.join('\n\n')}
