@@ -119,7 +119,8 @@ async function serve(
     response.end(authority.authorityPem);
     return;
   }
-  within(request, path === '/api/v1/book' ? BOOK_MS : BODY_MS);
+  if (Number(headers['content-length'] ?? 0) > 0)
+    within(request, path === '/api/v1/book' ? BOOK_MS : BODY_MS);
   headers['x-pebble-remote'] = askerOf(
     request.socket.remoteAddress,
     headers['x-forwarded-for']?.toString(),
@@ -274,8 +275,12 @@ async function start(): Promise<void> {
   // How long a body may take is its route's own (`within`).
   server.requestTimeout = 0;
   server.headersTimeout = 20_000;
-  server.on('clientError', (_error, socket) => {
-    if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
+  server.on('clientError', (error: NodeJS.ErrnoException, socket) => {
+    // A browser opens connections ahead of need; told 408 on one that waited too long, it takes another.
+    const said =
+      error.code === 'ERR_HTTP_REQUEST_TIMEOUT' ? '408 Request Timeout' : '400 Bad Request';
+    if (socket.writable) socket.end(`HTTP/1.1 ${said}\r\nconnection: close\r\n\r\n`);
+    else socket.destroy();
   });
   server.on('error', (error) => {
     console.error(`Pebble Lane cannot listen on ${host}:${port}: ${error.message}`);
