@@ -14,7 +14,6 @@ export interface UnreadableThing {
   id: string;
   name: string;
   why: string;
-  way: string;
 }
 
 const WHAT: Record<string, string> = {

@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { CHROMIUM, NOW } from '../playwright.config';
+import { freePort } from './free-port';
 import { startServer, type Started } from './server';
 
 /**
@@ -16,14 +17,6 @@ test.describe.configure({ mode: 'serial' });
 test.setTimeout(180_000);
 
 const folder = mkdtempSync(join(tmpdir(), 'pebble-bank-'));
-const freePort = () =>
-  Number(
-    execFileSync(process.execPath, [
-      '-e',
-      'const s=require("net").createServer().listen(0,()=>{process.stdout.write(String(s.address().port));s.close()})',
-    ]).toString(),
-  );
-
 let server: Started;
 let port: number;
 const contexts: BrowserContext[] = [];
@@ -75,7 +68,7 @@ test.beforeAll(async () => {
       PEBBLE_DEMO_SHARPEN: 'when-asked',
     },
   });
-  port = freePort();
+  port = await freePort();
   server = await startServer(folder, port, { lan: true });
 });
 test.afterAll(async () => {

@@ -69,6 +69,13 @@ export async function once(
   });
 }
 
+/** Takes something out, once for each name of a change. What is taken out stays so. */
+export const takeOut = ({ id }: Change, take: (trx: Db) => Promise<void>): Promise<Outcome<null>> =>
+  once(id, async (trx) => {
+    await take(trx);
+    return done(null);
+  });
+
 const FIELD_WORDS: Record<string, string> = {
   note: 'the note',
   startMs: 'the start',

@@ -1,8 +1,8 @@
 import { findBeat, findMark, putMark, strikeMark, type MarkRow } from '../store/index';
 import { book } from './book';
-import { keepChange, once, TOLD_WHOLE, type Change } from './change';
+import { keepChange, takeOut, TOLD_WHOLE, type Change } from './change';
 import { nowMs } from './clock';
-import { done, refused, type Outcome } from './outcome';
+import { refused, type Outcome } from './outcome';
 
 type Later = 'behaviour' | 'note' | 'photoId' | 'seenMs';
 type MarkToKeep = Omit<MarkRow, Later> & { [K in Later]?: MarkRow[K] | undefined };
@@ -26,9 +26,6 @@ export async function keepMark(
 }
 
 /** Takes a mark off the plan; tries at it stay. Repeating is harmless. */
-export function removeMark(id: string, { id: name }: Change = TOLD_WHOLE): Promise<Outcome<null>> {
-  return once(name, async (trx) => {
-    await strikeMark(trx, id);
-    return done(null);
-  });
+export function removeMark(id: string, change: Change = TOLD_WHOLE): Promise<Outcome<null>> {
+  return takeOut(change, (trx) => strikeMark(trx, id));
 }

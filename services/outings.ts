@@ -12,7 +12,7 @@ import {
   putReading,
 } from '../store/index';
 import { book } from './book';
-import { keepChange, once, TOLD_WHOLE, type Change } from './change';
+import { keepChange, takeOut, TOLD_WHOLE, type Change } from './change';
 import { done, refused, type Outcome } from './outcome';
 
 /** The outing of a try that names only its day: as the book has called such days since before they had ids. */
@@ -75,14 +75,8 @@ export async function readingsOf(outingId: string): Promise<Reading[]> {
   return listReadings(await book(), outingId);
 }
 
-export function takeReadingBack(
-  id: string,
-  { id: name }: Change = TOLD_WHOLE,
-): Promise<Outcome<null>> {
-  return once(name, async (trx) => {
-    await dropReading(trx, id);
-    return done(null);
-  });
+export function takeReadingBack(id: string, change: Change = TOLD_WHOLE): Promise<Outcome<null>> {
+  return takeOut(change, (trx) => dropReading(trx, id));
 }
 
 /** Keeps many outings at once, with all that was read and tried on them. */

@@ -2,8 +2,8 @@ import { dropRead, findBeat, findRead, listReads, putRead } from '../store/index
 import { quickRead } from '../core/lies/index';
 import type { KeptRead } from '../core/log/index';
 import { book } from './book';
-import { keepChange, once, TOLD_WHOLE, type Change } from './change';
-import { done, refused, type Outcome } from './outcome';
+import { keepChange, takeOut, TOLD_WHOLE, type Change } from './change';
+import { refused, type Outcome } from './outcome';
 import { checkShape } from './shape';
 
 /** Keeps a quick read. What was told must be something that can be rated; its beat must exist. */
@@ -34,12 +34,6 @@ export async function readsInBook(beatId?: string): Promise<KeptRead[]> {
   return listReads(await book(), beatId);
 }
 
-export function throwReadAway(
-  id: string,
-  { id: name }: Change = TOLD_WHOLE,
-): Promise<Outcome<null>> {
-  return once(name, async (trx) => {
-    await dropRead(trx, id);
-    return done(null);
-  });
+export function throwReadAway(id: string, change: Change = TOLD_WHOLE): Promise<Outcome<null>> {
+  return takeOut(change, (trx) => dropRead(trx, id));
 }

@@ -1,6 +1,6 @@
 import { dropRise, findBeat, putRise, type RiseRow } from '../store/index';
 import { book } from './book';
-import { once, TOLD_WHOLE, type Change } from './change';
+import { once, takeOut, TOLD_WHOLE, type Change } from './change';
 import { done, refused, type Outcome } from './outcome';
 
 /** Keeps a ring. The id is the client's: repeating is harmless. */
@@ -17,12 +17,6 @@ export async function keepRise(
   });
 }
 
-export function takeRiseBack(
-  id: string,
-  { id: name }: Change = TOLD_WHOLE,
-): Promise<Outcome<null>> {
-  return once(name, async (trx) => {
-    await dropRise(trx, id);
-    return done(null);
-  });
+export function takeRiseBack(id: string, change: Change = TOLD_WHOLE): Promise<Outcome<null>> {
+  return takeOut(change, (trx) => dropRise(trx, id));
 }

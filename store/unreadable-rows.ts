@@ -13,8 +13,6 @@ export interface UnreadableRow {
   /** What it is called, where it says so. */
   name: string;
   why: string;
-  /** What laying it aside does to it. */
-  way: 'taken out' | 'the plan before it' | 'kept without it';
 }
 
 type Row = Record<string, unknown>;
@@ -25,7 +23,6 @@ interface Kind {
   name: string;
   /** Its texts, with what each must be; null: any JSON. */
   texts(row: Row): Record<string, StoredShape | null>;
-  way: UnreadableRow['way'];
 }
 
 const KINDS = {
@@ -34,7 +31,6 @@ const KINDS = {
     id: 'key',
     name: 'key',
     texts: () => ({ value: null }),
-    way: 'taken out',
   },
   beats: {
     where: 'deleted_ms is null',
@@ -44,14 +40,12 @@ const KINDS = {
       plan_json: 'plan',
       ...(r.made_from_json !== null && { made_from_json: 'made from' }),
     }),
-    way: 'the plan before it',
   },
   drafts: {
     where: 'dropped = 0',
     id: 'id',
     name: 'kind',
     texts: (r) => ({ body_json: r.kind === 'sketch' ? 'sketch' : 'survey' }),
-    way: 'taken out',
   },
   reads: {
     where: 'dropped = 0',
@@ -62,21 +56,18 @@ const KINDS = {
       result_json: 'result',
       ...(r.place_json !== null && { place_json: 'place' }),
     }),
-    way: 'taken out',
   },
   day_facts: {
     where: '1 = 1',
     id: 'id',
     name: 'kind',
     texts: (r) => ({ json: FACT_SHAPES[String(r.kind)] ?? null }),
-    way: 'taken out',
   },
   tries: {
     where: '1 = 1',
     id: 'id',
     name: 'fly',
     texts: () => ({ snapshot_json: 'snapshot' }),
-    way: 'kept without it',
   },
 } satisfies Record<string, Kind>;
 export type UnreadableTable = keyof typeof KINDS;
@@ -137,7 +128,6 @@ export async function listUnreadable(db: Db): Promise<UnreadableRow[]> {
           id: String(row[kind.id]),
           name: String(row[kind.name]),
           why,
-          way: kind.way,
         });
     }
   }
