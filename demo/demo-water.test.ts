@@ -7,11 +7,11 @@ import {
   decodeFlow,
   encodeFlow,
   sampleFlow,
-  solveFlow,
   traceStreamline,
   type FlowField,
 } from '../core/water/index';
 import { firstBeat } from './first-beat';
+import { keptFlow, keptLies } from '../testing/solved';
 
 /** One solve of the demo's reach and one of its mirror image: the links of the chain on real water. */
 const plan = firstBeat();
@@ -39,10 +39,10 @@ let lies: LieField;
 let turnedLies: LieField;
 
 beforeAll(() => {
-  flow = solveFlow(plan, { dischargeM3s: 1.6 });
-  turned = solveFlow(mirror(plan), { dischargeM3s: 1.6 });
-  lies = rateLies(plan, flow, TROUT);
-  turnedLies = rateLies(mirror(plan), turned, TROUT);
+  flow = keptFlow(plan, { dischargeM3s: 1.6 });
+  turned = keptFlow(mirror(plan), { dischargeM3s: 1.6 });
+  lies = keptLies(plan, flow, TROUT);
+  turnedLies = keptLies(mirror(plan), turned, TROUT);
 }, 240000);
 
 it('the beat file survives writing and reading in both frames', () => {
@@ -153,7 +153,7 @@ describe('lies', () => {
     });
   });
   it('in the cold the best lie is deeper and slower than in summer', () => {
-    const winter = rateLies(plan, flow, { ...TROUT, waterTempC: 4 });
+    const winter = keptLies(plan, flow, { ...TROUT, waterTempC: 4 });
     const nose = (l: LieField) => l.lies[0]!.why.find((r) => r.what === 'nose-pace')!.value;
     expect(nose(winter)).toBeLessThanOrEqual(nose(lies) + 0.02);
     expect(winter.lies[0]!.rating).toBeLessThan(lies.lies[0]!.rating);

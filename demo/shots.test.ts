@@ -1,8 +1,8 @@
 import { DEFAULT_RIG } from '../core/rig/index';
-import { castTip, findShots, SEARCHED_LAYS, simulateDrift, type Lay } from '../core/cast/index';
-import { rateLies, type Lie } from '../core/lies/index';
+import { castTip, SEARCHED_LAYS, simulateDrift, type Lay } from '../core/cast/index';
+import { type Lie } from '../core/lies/index';
 import type { Fish } from '../core/sight/index';
-import { sampleFlow, solveFlow, type FlowField } from '../core/water/index';
+import { sampleFlow, type FlowField } from '../core/water/index';
 import type { BeatFeature, BeatPlan } from '../core/formats/index';
 import { demoBeats } from './beats';
 import { shotContext, candidate, castOf } from '../core/cast/shot-candidate';
@@ -10,6 +10,8 @@ import { standsAt, standsFor } from '../core/cast/stands';
 import { shotsInput } from '../core/cast/shots-input';
 import { obstaclesOf } from '../core/cast/room-behind';
 import { createScene } from '../core/sight/index';
+import { kept } from '../testing/kept';
+import { keptFlow, keptLies, keptShots } from '../testing/solved';
 
 /** What the search finds on the demo's solved beats, held against every stand simulated. */
 jest.setTimeout(300_000);
@@ -21,12 +23,12 @@ const paceAt = (flow: FlowField, p: { xM: number; yM: number }) => {
   return Math.hypot(s.u, s.v);
 };
 const waters = demoBeats().map(({ plan }) => {
-  const flow = solveFlow(plan, {
+  const flow = keptFlow(plan, {
     dischargeM3s: plan.levels[1]!.dischargeM3s,
     cellM: ROUGH_M,
     onlyCoarse: true,
   });
-  const { lies } = rateLies(plan, flow, { species: 'brown', forkLengthCm: 24, waterTempC: 11 });
+  const { lies } = keptLies(plan, flow, { species: 'brown', forkLengthCm: 24, waterTempC: 11 });
   return { plan, flow, lies };
 });
 const fishIn = (lie: Lie): Fish => ({
@@ -80,8 +82,12 @@ it.each([0, 1, 3])('regret of each lay on beat %i: at most six points of the ord
   const quickest = lies.slice(0, 12).sort((a, b) => paceAt(flow, b) - paceAt(flow, a))[0]!;
   const target = fishIn(quickest);
   for (const lay of ASKED) {
-    const all = everyOrder(plan, flow, target, lay);
-    const search = findShots(plan, flow, { rig: DEFAULT_RIG, target, lays: [lay] });
+    const all = new Map(
+      kept('cast', ['every order', plan, flow, target, lay], () => [
+        ...everyOrder(plan, flow, target, lay),
+      ]),
+    );
+    const search = keptShots(plan, flow, { rig: DEFAULT_RIG, target, lays: [lay] });
     if (search.kind !== 'shots') {
       // A lay that offers nothing from anywhere is no lay of this water.
       expect(search.best!.value).toBeLessThan(0.1);
@@ -106,7 +112,7 @@ describe('pockets and eddies: what counts is dwell', () => {
   const shots = lies.map(({ plan, flow, lie }) => ({
     lie,
     flow,
-    found: findShots(plan, flow, { rig: DEFAULT_RIG, target: fishIn(lie), standStepM: 0.75 }),
+    found: keptShots(plan, flow, { rig: DEFAULT_RIG, target: fishIn(lie), standStepM: 0.75 }),
   }));
 
   it('a second of clean fly within reach at eight of ten of them and more', () => {
@@ -192,8 +198,8 @@ it('a mirrored beat has the mirrored best cast within five points at seven lies 
     const otherFlow = mirroredFlow(flow);
     for (const lie of lies.slice(0, 4)) {
       const target = fishIn(lie);
-      const here = findShots(plan, flow, { rig: DEFAULT_RIG, target });
-      const there = findShots(other, otherFlow, {
+      const here = keptShots(plan, flow, { rig: DEFAULT_RIG, target });
+      const there = keptShots(other, otherFlow, {
         rig: DEFAULT_RIG,
         target: { ...target, yM: -target.yM, headingRad: -target.headingRad },
         angler: { rodHand: 'left' },

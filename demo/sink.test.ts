@@ -1,9 +1,8 @@
 import { USUAL_BOX, type SinkStart } from '../core/rig/index';
 import { levelRig } from '../core/sink/fixtures/by-force';
 import { hungRig, laneLike, leadForDepthM, sinkLane, sinkPath, withShot } from '../core/sink/index';
-import { rateLies } from '../core/lies/index';
-import { solveFlow } from '../core/water/index';
 import { demoBeats } from './beats';
+import { keptFlow, keptLies } from '../testing/solved';
 
 /** Relations of sinking on the lanes of the demo's own lies. */
 jest.setTimeout(120_000);
@@ -12,12 +11,12 @@ const LANES_EACH = 6;
 const UP_M = 7;
 
 const lanes = demoBeats().flatMap(({ plan }) => {
-  const flow = solveFlow(plan, {
+  const flow = keptFlow(plan, {
     dischargeM3s: plan.levels[1]!.dischargeM3s,
     cellM: ROUGH_M,
     onlyCoarse: true,
   });
-  const { lies } = rateLies(plan, flow, { species: 'brown', forkLengthCm: 24, waterTempC: 11 });
+  const { lies } = keptLies(plan, flow, { species: 'brown', forkLengthCm: 24, waterTempC: 11 });
   return lies.slice(0, LANES_EACH).flatMap((lie) => {
     const lane = sinkLane(flow, lie, UP_M, 3);
     const k = lane ? Math.round(-lane.fromM / lane.stepM) : 0;

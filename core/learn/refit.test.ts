@@ -11,11 +11,15 @@ import {
   stopFound,
   stopsTold,
   type Refit,
+  type TryFact,
 } from './index';
+import { kept } from '../../testing/kept';
 
 const TOLD = { untilMs: 1, beds: [], depth: {} };
+const keptRefit = (facts: TryFact[]) =>
+  kept('learn', ['refit', facts], () => judged(refitted(facts)));
 const refitOf = (seed: number, tries: number, truth: Truth) =>
-  judged(refitted(season(seed, tries, truth)));
+  keptRefit(season(seed, tries, truth));
 const part = (refits: readonly Refit[], name: PriorName, of = '') =>
   refits.find((r) => r.name === name)!.parts.find((p) => p.of === of)!;
 
@@ -136,7 +140,7 @@ describe('a record that was corrected before', () => {
   it('says the same of the constants as if nothing had been applied: what is in a prediction is taken out', () => {
     for (const seed of [1, 2, 3]) {
       const plain = refitOf(seed, 450, TRUTH);
-      const again = judged(refitted(season(seed, 450, TRUTH, applied)));
+      const again = keptRefit(season(seed, 450, TRUTH, applied));
       for (const r of plain)
         for (const p of r.parts) {
           const other = part(again, r.name, p.of);
@@ -146,7 +150,7 @@ describe('a record that was corrected before', () => {
   });
   it('tries from before and after it are counted together', () => {
     const mixed = [...season(4, 300, TRUTH), ...season(5, 300, TRUTH, applied)];
-    const far = part(judged(refitted(mixed)), 'scatter', 'far');
+    const far = part(keptRefit(mixed), 'scatter', 'far');
     expect(Math.abs(far.best - Math.log(1.5))).toBeLessThan(2.5 * far.spread);
   });
   it('what was said then is as it was said; what would be said now takes the difference', () => {

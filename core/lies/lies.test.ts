@@ -1,9 +1,10 @@
 import type { BeatFeature, BeatPlan } from '../formats/index';
 import { madeFlow } from '../water/fixtures/waters';
-import { boulderIsSolved, rateLies, waterForFish, type RateOptions } from './index';
+import { boulderIsSolved, waterForFish, type RateOptions } from './index';
 import { fishDay, fishToday } from './fish-day';
 import { canHold, createPlaceNeeds, placeNeedsInto, rated } from './needs';
 import { settleTracer } from '../water/index';
+import { keptLies } from '../../testing/solved';
 
 const line = (...points: [number, number][]) => ({
   type: 'LineString' as const,
@@ -69,7 +70,7 @@ describe('needs in a tongue (common practice)', () => {
 });
 
 describe('by temperature', () => {
-  const rateAt = (waterTempC: number) => rateLies(plan(), tongue, { ...TROUT, waterTempC });
+  const rateAt = (waterTempC: number) => keptLies(plan(), tongue, { ...TROUT, waterTempC });
   it('a warm, still place has less air than a cool one', () => {
     const air = (tempC: number) => {
       const water = waterForFish(plan(), tongue);
@@ -84,7 +85,7 @@ describe('by temperature', () => {
   });
   it('brook trout suffer from warmth before brown', () => {
     const best = (species: 'brown' | 'brook') =>
-      rateLies(plan(), tongue, { ...TROUT, species, waterTempC: 21 }).lies[0]?.rating ?? 0;
+      keptLies(plan(), tongue, { ...TROUT, species, waterTempC: 21 }).lies[0]?.rating ?? 0;
     expect(best('brook')).toBeLessThan(best('brown'));
   });
 });

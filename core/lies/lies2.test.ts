@@ -1,6 +1,5 @@
 import { cellIndex, createRandom } from '../grid/index';
 import type { BeatFeature, BeatPlan } from '../formats/index';
-import { solveFlow } from '../water/index';
 import { flowOf } from '../water/fixtures/flows';
 import { BARE, flowOfBeat, GLIDE, GULLY, lineOf, POCKETS, TONGUE } from './fixtures/beats';
 import {
@@ -9,7 +8,6 @@ import {
   homeChance,
   ntuOfSight,
   quickRead,
-  rateLies,
   seasonAt,
   sightM,
   waterForFish,
@@ -20,6 +18,7 @@ import {
 import { fishDay } from './fish-day';
 import { largestHere } from './largest';
 import { ratingAt } from './needs-field';
+import { keptFlow, keptLies } from '../../testing/solved';
 
 /** Acceptance checks of the second model of lies: relations of common practice, on beats built for it. */
 jest.setTimeout(240_000);
@@ -40,7 +39,7 @@ const LOG: BeatPlan = {
   ],
 };
 const rate = (plan: BeatPlan, more: Partial<FishOptions> = {}, times = 1) =>
-  rateLies(plan, flowOfBeat(plan, times, 0.2), { ...TROUT, ...more });
+  keptLies(plan, flowOfBeat(plan, times, 0.2), { ...TROUT, ...more });
 const evenWater = (depthM: number, paceMps: number) =>
   flowOf(() => ({ depth: depthM, u: -paceMps }));
 /** Rating of the middle of even water, 0-100. */
@@ -182,8 +181,8 @@ describe('stain without a cliff (4)', () => {
 });
 
 describe('back-eddies (5)', () => {
-  const flow = solveFlow(LOG, { dischargeM3s: 1.1, cellM: 0.2 });
-  const field = rateLies(LOG, flow, TROUT);
+  const flow = keptFlow(LOG, { dischargeM3s: 1.1, cellM: 0.2 });
+  const field = keptLies(LOG, flow, TROUT);
   const eddy = field.lies.filter((l) => {
     const k = cellIndex(flow, l.xM, l.yM);
     return flow.u[k]! > 0.03;

@@ -2,7 +2,7 @@ import type { BeatPlan } from '../formats/index';
 import { cellIndex } from '../grid/index';
 import { createChannel, type FlowField } from '../water/index';
 import { territoryM2 } from '../fish/index';
-import { headingAt, rateLies, waterForFish, type FishOptions, type Method } from './index';
+import { headingAt, waterForFish, type FishOptions, type Method } from './index';
 import { fishDay } from './fish-day';
 import { needsField, ratingField } from './needs-field';
 import {
@@ -14,6 +14,7 @@ import {
   POCKETS,
   TONGUE,
 } from './fixtures/beats';
+import { keptLies } from '../../testing/solved';
 
 /**
  * What good anglers agree on (common practice), held on solved beats built for it: relations, not
@@ -209,7 +210,7 @@ it('in the warmth broken, oxygenated water gains on still water', () => {
 });
 
 it('a finer grid moves the ten best lies by less than a territory radius', () => {
-  const list = (flow: FlowField) => rateLies(GULLY, flow, TROUT).lies;
+  const list = (flow: FlowField) => keptLies(GULLY, flow, TROUT).lies;
   const fine = list(flowOfBeat(GULLY, 1, 0.2));
   const radius = Math.sqrt(territoryM2(TROUT.forkLengthCm));
   const best = list(flowOfBeat(GULLY, 1, 0.25)).slice(0, 10);

@@ -1,7 +1,7 @@
 import { createRandom } from '../grid/index';
 import type { BeatFeature, BeatPlan } from '../formats/index';
-import { calibrate, createChannel, misfits, solveFlow, surveyDoubt, surveyedDepths } from './index';
-import { createFlowRun } from './flow-run';
+import { calibrate, createChannel, misfits, surveyDoubt, surveyedDepths } from './index';
+import { keptCalibration, keptFlow } from '../../testing/solved';
 
 const line = (...points: [number, number][]) => ({
   type: 'LineString' as const,
@@ -148,14 +148,7 @@ describe('calibration', () => {
     calibration: { roughness: ROUGHNESS, points: 1, depthRmsM: 0, speedRmsMps: 0 },
   });
   const flowAt = (dischargeM3s: number) => {
-    const run = createFlowRun(rough, {
-      dischargeM3s,
-      cellM: 0.4,
-      onlyCoarse: true,
-      correctBed: false,
-    });
-    while (!run.advance(500));
-    return run.result();
+    return keptFlow(rough, { dischargeM3s, cellM: 0.4, onlyCoarse: true, correctBed: false });
   };
   const meanMisfit = (q: number) => {
     const all = misfits(rough, flowAt(q));
@@ -192,7 +185,7 @@ describe('calibration', () => {
 
   it('recovers the roughness and the discharge that made the speeds, within 8 and 4 %', () => {
     const plan = bend(tapes(5).map(measured));
-    const fitted = calibrate(plan);
+    const fitted = keptCalibration(plan);
     if (!fitted.ok) throw new Error(fitted.reason);
     expect(Math.abs(fitted.dischargeM3s / trueM3s - 1)).toBeLessThan(0.04);
     expect(Math.abs(fitted.calibration.roughness / ROUGHNESS - 1)).toBeLessThan(0.08);
@@ -211,7 +204,7 @@ describe('calibration', () => {
 
 describe('a bend', () => {
   it('runs quicker over the deep outside than over the shallow inside', () => {
-    const flow = solveFlow(bend(tapes(4, () => 0.45)), { dischargeM3s: 1.4 });
+    const flow = keptFlow(bend(tapes(4, () => 0.45)), { dischargeM3s: 1.4 });
     const mean = (side: 1 | -1) => {
       let sum = 0;
       let n = 0;
@@ -235,14 +228,13 @@ describe('a bend', () => {
 describe('flows of one beat at several sharpnesses', () => {
   const plan = bend(tapes(6), { lengthM: 30 });
   it('a coarse picture alone, and a fine one started from another flow, agree in the mean within 10 %', () => {
-    const coarse = createFlowRun(plan, { dischargeM3s: 1.2, onlyCoarse: true, cellM: 0.4 });
-    while (!coarse.advance(500));
-    const fine = solveFlow(plan, { dischargeM3s: 1.2, cellM: 0.25, from: coarse.result() });
+    const coarse = keptFlow(plan, { dischargeM3s: 1.2, onlyCoarse: true, cellM: 0.4 });
+    const fine = keptFlow(plan, { dischargeM3s: 1.2, cellM: 0.25, from: coarse });
     const mean = (f: typeof fine) => {
       const wet = f.depthM.filter((d) => d > 0);
       return wet.reduce((a, b) => a + b, 0) / wet.length;
     };
-    expect(Math.abs(mean(fine) / mean(coarse.result()) - 1)).toBeLessThan(0.1);
+    expect(Math.abs(mean(fine) / mean(coarse) - 1)).toBeLessThan(0.1);
     expect(fine.cellM).toBe(0.25);
     expect(['converged', 'averaged']).toContain(fine.status);
   }, 60000);

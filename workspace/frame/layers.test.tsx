@@ -1,7 +1,7 @@
 import { DEFAULT_RIG } from '../../core/rig/index';
 import { screen } from '@testing-library/react';
-import { castNow, castStudy, driftBand, driftInputOf, findShots } from '../../core/cast/index';
-import { rateLies, type LieField } from '../../core/lies/index';
+import { castNow, castStudy, driftBand, driftInputOf } from '../../core/cast/index';
+import { type LieField } from '../../core/lies/index';
 import { createScene, lookouts, sightRing, fishView } from '../../core/sight/index';
 import { planStalk } from '../../core/stalk/index';
 import { plan, stream } from '../../core/stalk/fixtures/streams';
@@ -19,6 +19,7 @@ import { ReadingLayer } from '../steps/read/reading-layer';
 import { MarksLayer, RingLayer } from '../steps/spot/marks-layer';
 import { SpotLayer } from '../steps/spot/spot-layer';
 import { StalkLayer } from '../steps/stalk/stalk-layer';
+import { keptLies, keptShots } from '../../testing/solved';
 
 jest.mock('next-themes', () => ({ useTheme: () => ({ resolvedTheme: 'light' }) }));
 
@@ -29,7 +30,7 @@ const scene = createScene(beatPlan, flow);
 const { conditions } = CAST;
 const drift = driftBand(flow, driftInputOf(CAST), 6, true);
 const lies: LieField = {
-  ...rateLies(beatPlan, flow, {
+  ...keptLies(beatPlan, flow, {
     species: 'brown',
     forkLengthCm: 24,
     waterTempC: 12,
@@ -37,7 +38,7 @@ const lies: LieField = {
     shade: null,
   }),
 };
-const shots = findShots(beatPlan, flow, { rig: DEFAULT_RIG, target: MARK, standStepM: 1 });
+const shots = keptShots(beatPlan, flow, { rig: DEFAULT_RIG, target: MARK, standStepM: 1 });
 const state = stateWith({
   markId: 'm1',
   marks: [MARK],

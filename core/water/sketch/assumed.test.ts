@@ -1,4 +1,3 @@
-import { solveFlow } from '../index';
 import { paceWord } from '../../units/index';
 import {
   beatFromSketch,
@@ -13,6 +12,7 @@ import {
   type SketchKind,
   type SketchPiece,
 } from './index';
+import { keptFlow } from '../../../testing/solved';
 
 const untouched = (...kinds: SketchKind[]): Sketch =>
   fillAssumed({
@@ -23,7 +23,7 @@ const solved = (sketch: Sketch) => {
   const built = beatFromSketch(sketch);
   if (!built.ok) throw new Error(built.problems.map((p) => p.message).join(' '));
   const q = built.plan.levels.find((l) => l.name === built.plan.surveyedLevel)!.dischargeM3s;
-  const flow = solveFlow(built.plan, { dischargeM3s: q, cellM: 0.4, onlyCoarse: true });
+  const flow = keptFlow(built.plan, { dischargeM3s: q, cellM: 0.4, onlyCoarse: true });
   return { built, flow, compared: compareSketch(sketch, built.plan, flow) };
 };
 

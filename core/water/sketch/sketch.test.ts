@@ -4,7 +4,7 @@ import type { PaceWord } from '../../units/index';
 import { featuresOf, joinBank } from '../../formats/index';
 import { surfaceFactor } from '../profile';
 import { MATERIALS } from '../materials';
-import { classifyPieces, solveFlow } from '../index';
+import { classifyPieces } from '../index';
 import {
   beatFromSketch,
   createStreamLine,
@@ -20,6 +20,7 @@ import {
   type SketchPiece,
 } from './index';
 import { meanShare } from './sketch';
+import { keptFlow } from '../../../testing/solved';
 
 const sketch = (pieces: SketchPiece[], things: Sketch['things'] = []): Sketch => ({
   ...newSketch('Rill', 1.75),
@@ -296,7 +297,7 @@ describe('the beat that is built', () => {
       ),
     );
     if (!built.ok) throw new Error(built.problems[0]!.message);
-    const flow = solveFlow(built.plan, { dischargeM3s: 0.9 });
+    const flow = keptFlow(built.plan, { dischargeM3s: 0.9 });
     const { pieces: found } = classifyPieces(flow);
     const largest = (kind: string) =>
       found.filter((p) => p.kind === kind).sort((a, b) => b.areaM2 - a.areaM2)[0]!;

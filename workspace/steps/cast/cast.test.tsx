@@ -6,7 +6,6 @@ import {
   castStudy,
   driftBand,
   driftInputOf,
-  findShots,
   type ChanceAsked,
   type ShotsFound,
 } from '../../../core/cast/index';
@@ -21,6 +20,7 @@ import { showIn } from '../../fixtures/workspace';
 import { type WorkspaceState } from '../../state/state';
 import { CastPanel } from './cast-panel';
 import type { BeatInput } from '../../state/document';
+import { keptShots } from '../../../testing/solved';
 
 /** The panels on real answers: a stream of .4 m/s with a log, a fish and an angler. */
 const log: BeatFeature = {
@@ -45,7 +45,7 @@ const scene = createScene(beatPlan, flow);
 const drift = driftBand(flow, { ...driftInputOf(CAST), film: true }, 6, true);
 const now = castNow(scene, CAST, drift.best);
 const study = castStudy(scene, CAST);
-const shots = findShots(beatPlan, flow, {
+const shots = keptShots(beatPlan, flow, {
   rig: DEFAULT_RIG,
   target: MARK,
   standStepM: 1,

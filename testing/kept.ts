@@ -1,0 +1,86 @@
+import { createHash } from 'node:crypto';
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
+import { homedir } from 'node:os';
+import { join } from 'node:path';
+import { deserialize, serialize } from 'node:v8';
+import CORE_ORDER from '../core/order.json';
+
+/**
+ * What takes long to work out and is asked for again and again by tests: solved waters, their lies,
+ * searches. Each is kept on this machine's disk, beside no checkout, under the hash of its inputs and
+ * of the source of all of core that it may import; so nothing that is kept can be of another core.
+ */
+const FOLDER =
+  process.env.PEBBLE_KEPT ??
+  join(process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache'), 'pebble-lane-tests');
+const CORE = join(__dirname, '..', 'core');
+
+const isSource = (name: string) => /\.(ts|json)$/.test(name) && !name.endsWith('.test.ts');
+
+/** Hash of a core up to and with one of its folders, and of the program that runs it. */
+export function versionUpTo(folder: string, core = CORE): string {
+  const last = CORE_ORDER.indexOf(folder);
+  if (last < 0) throw new RangeError(`core has no folder "${folder}"`);
+  const hash = createHash('sha256').update(`${process.version} ${process.arch}`);
+  for (const name of CORE_ORDER.slice(0, last + 1)) {
+    if (!existsSync(join(core, name))) continue;
+    const files = readdirSync(join(core, name), { recursive: true, encoding: 'utf8' });
+    for (const file of files.filter(isSource).sort())
+      hash.update(`\n${name}/${file}\n`).update(readFileSync(join(core, name, file)));
+  }
+  return hash.digest('hex');
+}
+
+const versions = new Map<string, string>();
+function versionOf(folder: string): string {
+  const known = versions.get(folder) ?? versionUpTo(folder);
+  versions.set(folder, known);
+  return known;
+}
+
+/** Arrays and objects of a deserialised value, made anew by this realm's own constructors: a test runs in a realm of its own. */
+function ofThisRealm(value: unknown): unknown {
+  if (ArrayBuffer.isView(value)) {
+    const { name } = value.constructor;
+    const make = (globalThis as unknown as Record<string, { from(a: unknown): unknown }>)[name];
+    if (!make) throw new TypeError(`a ${name} cannot be kept`);
+    return make.from(value);
+  }
+  if (Array.isArray(value)) return Array.from(value, ofThisRealm);
+  if (typeof value === 'object' && value !== null)
+    return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, ofThisRealm(v)]));
+  return value;
+}
+
+/**
+ * What `make` gives, made once for these inputs and this core. `ask` and what is made are plain data:
+ * objects, arrays, typed arrays, numbers, texts. `folder` is the last folder of core that takes part.
+ */
+export function kept<T>(folder: string, ask: unknown, make: () => T, into = FOLDER): T {
+  const key = createHash('sha256').update(versionOf(folder)).update(serialize(ask)).digest('hex');
+  const file = join(into, key);
+  if (existsSync(file)) {
+    try {
+      const value = ofThisRealm(deserialize(readFileSync(file))) as T;
+      const now = new Date();
+      utimesSync(file, now, now);
+      return value;
+    } catch {
+      // Damaged, or thrown out at this moment: it is made anew, and written over.
+    }
+  }
+  const value = make();
+  mkdirSync(into, { recursive: true });
+  const writing = `${file}.${process.pid}`;
+  writeFileSync(writing, serialize(value));
+  renameSync(writing, file);
+  return value;
+}
