@@ -4,14 +4,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { DEMO_BEAT_ID } from '../demo/names';
-import { CHROMIUM, NOW } from '../playwright.config';
+import { DEMO_NOW } from '../demo/names';
+import { CHROMIUM } from '../playwright.config';
 
 /** Measures in Chromium: JavaScript of the first load, frames and answers while the stand is dragged. */
 const PORT = '4188';
 const env = {
   ...process.env,
   PEBBLE_LANE_DATA: mkdtempSync(join(tmpdir(), 'pebble-bench-')),
-  PEBBLE_NOW: NOW,
+  PEBBLE_NOW: DEMO_NOW,
 };
 
 async function measure(): Promise<void> {

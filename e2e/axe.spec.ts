@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { BEAT, inspector, openBeat } from './page';
 import { styled } from './styled';
 
@@ -10,10 +10,13 @@ const PHONE = { width: 390, height: 844 };
 async function check(page: Page, theme: 'light' | 'dark'): Promise<void> {
   for (const size of [DESK, PHONE]) {
     await page.setViewportSize(size);
+    await page.getByRole('heading', { level: 1 }).first().waitFor();
     await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
     // What is being computed anew is shown pale, for a moment: not what is looked at here.
     await expect(page.locator(styled('.inspector .stale'))).toHaveCount(0);
-    const axe = new AxeBuilder({ page }).setLegacyMode(true);
+    const axe = new AxeBuilder({ page })
+      .setLegacyMode(true)
+      .options({ resultTypes: ['violations'] });
     // What is not colour is the same in both themes.
     const { violations } = await (
       theme === 'dark' ? axe.withRules(['color-contrast']) : axe

@@ -4,8 +4,9 @@ import { join } from 'node:path';
 import { createHash, X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
-import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { CHROMIUM, NOW } from '../playwright.config';
+import { chromium, expect, test, type BrowserContext, type Page } from './test';
+import { CHROMIUM } from '../playwright.config';
+import { DEMO_NOW } from '../demo/names';
 import { freePort } from './free-port';
 import { startServer, type Started } from './server';
 
@@ -64,7 +65,7 @@ test.beforeAll(async () => {
     env: {
       ...process.env,
       PEBBLE_LANE_DATA: folder,
-      PEBBLE_NOW: NOW,
+      PEBBLE_NOW: DEMO_NOW,
       PEBBLE_DEMO_SHARPEN: 'when-asked',
     },
   });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { BEAT, inspector, settled, step } from './page';
 
 test('the rig in this water: chosen, reckoned, led further, changed, refused, felt, and taken back', async ({
@@ -64,6 +64,6 @@ test('the rig in this water: chosen, reckoned, led further, changed, refused, fe
   await expect(panel.getByText('In the hand: none.')).toBeVisible();
 });
 
-const settledOnBench = async (page: import('@playwright/test').Page) => {
+const settledOnBench = async (page: import('./test').Page) => {
   await expect(inspector(page).getByText('down at its nose')).toBeVisible({ timeout: 90_000 });
 };

@@ -1,7 +1,8 @@
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
+import { freePort } from './free-port';
 import { startServer } from './server';
 
 test('beats are renamed, copied, put away, deleted and taken back', async ({ page }) => {
@@ -45,7 +46,8 @@ test('the whole book is backed up, tried out and restored into an empty folder',
 
   const server = await startServer(
     mkdtempSync(join(tmpdir(), 'pebble-restore-')),
-    Number(process.env.PEBBLE_E2E_PORT) + 2,
+    await freePort(),
+    { fromSource: true },
   );
   await page.goto(server.url);
   await expect(page.getByText('This book is empty.')).toBeVisible();

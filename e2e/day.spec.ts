@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import ICAL from 'ical.js';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { inspector, step } from './page';
 
 /** A date before those that other checks write into: a warm Saturday, the evening before. */

@@ -4,7 +4,7 @@ import { connect as connectPlain, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { connect as connectTls } from 'node:tls';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { createRandom } from '../core/grid/index';
 import { certificateFor } from '../serving/authority';
 import { lanHosts } from '../serving/addresses';

@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, test, type APIRequestContext } from './test';
 import { freePort } from './free-port';
 import { startServer } from './server';
 

@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 
 /** What a page asks of the network before it works, gzip, KB: the product's promise for the first view. */
 const MOST_KB = { '/': 320, '/read': 200, '/outing': 200, '/b/kettle-slot/read': 320 };

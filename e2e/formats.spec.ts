@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { createTangentPlane } from '../core/formats/index';
 
 /** Two banks that somebody walked with a handheld, a stone and two soundings. */

@@ -3,10 +3,10 @@ import { chmodSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { createServer, request, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { newCluster, type Cluster } from '../store/fixtures/cluster';
 import { freePort } from './free-port';
-import { startPacked } from './packed';
+import { packedApp, startPacked } from './packed';
 import { startServer, type Started } from './server';
 
 test.describe('packed', () => {
@@ -20,8 +20,7 @@ test.describe('packed', () => {
   test('what is packed runs elsewhere, with its own packages alone: pages, the book, threads', async ({
     page,
   }) => {
-    const app = join(folder, 'app');
-    execFileSync(process.execPath, ['scripts/pack.mjs', app]);
+    const app = packedApp();
     const port = await freePort();
     running = await startPacked(app, port, {
       PEBBLE_LANE_DATA: join(folder, 'data'),

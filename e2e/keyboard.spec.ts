@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { openBeat, inspector, settled, step } from './page';
 
 /** Tabs until the focused element's name matches; fails after a round of the page. */

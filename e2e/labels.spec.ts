@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { settled, step } from './page';
 
 /** The demo's beats with a fish of their own, or none: then the best lie is chosen. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import Papa from 'papaparse';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { inspector, OWN, step } from './page';
 
 /** A beat of its own, with tries of its own: other checks count what was tried on the demo's. */

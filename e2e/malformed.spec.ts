@@ -1,9 +1,8 @@
 import { Agent, request as ask } from 'node:http';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { createRandom } from '../core/grid/index';
 import { bookOf } from './book-of';
 import { OWN } from './page';
-import { port } from '../playwright.config';
 
 /** Ten thousand requests that no page of ours would send: none may end in a failure of the server, none may change the book. */
 const COUNT = 10_000;
@@ -103,7 +102,14 @@ test('ten thousand malformed requests: no failure of the server, nothing changed
         ...(random() < 0.05 && { cookie: 'pebble-lane-phone=nonsense' }),
         ...(body !== '' && { 'content-length': String(Buffer.byteLength(body)) }),
       };
-      const sent = ask({ host: '127.0.0.1', port: Number(port), method, path, headers, agent });
+      const sent = ask({
+        host: '127.0.0.1',
+        port: new URL(OWN.origin).port,
+        method,
+        path,
+        headers,
+        agent,
+      });
       sent.on('response', (answer) => {
         const status = answer.statusCode ?? 0;
         seen.set(status, (seen.get(status) ?? 0) + 1);

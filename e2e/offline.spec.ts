@@ -1,4 +1,4 @@
-import { execFileSync, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import {
   cpSync,
   mkdtempSync,
@@ -10,17 +10,17 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { chromium, expect, test, type BrowserContext, type Page } from './test';
 import { CHROMIUM } from '../playwright.config';
 import { freePort } from './free-port';
-import { startPacked } from './packed';
+import { packedApp, startPacked } from './packed';
 
 /** What a phone that was online once can do without a network, from a fresh profile and after a new build. */
 test.describe.configure({ mode: 'serial' });
 test.setTimeout(240_000);
 
 const folder = mkdtempSync(join(tmpdir(), 'pebble-offline-'));
-const first = join(folder, 'first');
+let first: string;
 const second = join(folder, 'second');
 let port: number;
 let running: ChildProcess | null = null;
@@ -80,7 +80,7 @@ function builtAnew(from: string, to: string): void {
 }
 
 test.beforeAll(async () => {
-  execFileSync(process.execPath, ['scripts/pack.mjs', first]);
+  first = packedApp();
   builtAnew(first, second);
   port = await freePort();
   await serve(first);

@@ -1,6 +1,18 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, renameSync } from 'node:fs';
 import { join } from 'node:path';
-import { NOW } from '../playwright.config';
+import { DEMO_NOW } from '../demo/names';
+import { RUN } from './run';
+
+/** The application packed, once a run; two workers that ask at once each make one, and the first is taken. */
+export function packedApp(): string {
+  const app = join(RUN, 'packed');
+  if (existsSync(app)) return app;
+  const making = `${app}-${process.pid}`;
+  execFileSync(process.execPath, ['scripts/pack.mjs', making]);
+  if (!existsSync(app)) renameSync(making, app);
+  return app;
+}
 
 /** Starts a packed folder with the demo in it; nothing of this repository is near. Resolves when it answers. */
 export async function startPacked(
@@ -15,7 +27,7 @@ export async function startPacked(
       NODE_ENV: 'production',
       PATH: process.env.PATH,
       PORT: String(port),
-      PEBBLE_NOW: NOW,
+      PEBBLE_NOW: DEMO_NOW,
       PEBBLE_DEMO_HISTORY: 'none',
       ...env,
     },

@@ -2,11 +2,14 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { writeBeat } from '../core/formats/index';
 import { beatFromSketch, newPiece, newSketch } from '../core/water/index';
 import { DEMO_BEAT_ID } from '../demo/names';
-import { port } from '../playwright.config';
 import { styled } from './styled';
 
 /** Writes come from a page of the program's own. */
-export const OWN = { origin: `http://127.0.0.1:${port}` };
+export const OWN = {
+  get origin(): string {
+    return process.env.PEBBLE_E2E_URL!;
+  },
+};
 
 export const BEAT = `/b/${DEMO_BEAT_ID}`;
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { DEMO_BEAT_ID } from '../demo/names';
 import { bookOf } from './book-of';
 import { inspector, openBeat, OWN } from './page';

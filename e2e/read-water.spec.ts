@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { inspector, LONG_PIECE_M, openBeat, settled, smallBeat } from './page';
 import { styled } from './styled';
 

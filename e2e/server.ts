@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { NOW } from '../playwright.config';
+import { DEMO_NOW } from '../demo/names';
+import { SERVING } from './run';
 
 /** The application on a data folder of its own, to be stopped and started again. */
 export interface Started {
@@ -13,12 +14,16 @@ export interface Started {
 export async function startServer(
   dataFolder: string,
   port: number,
-  { lan = false, env: more = {} }: { lan?: boolean; env?: Record<string, string> } = {},
+  {
+    lan = false,
+    fromSource = false,
+    env: more = {},
+  }: { lan?: boolean; fromSource?: boolean; env?: Record<string, string> } = {},
 ): Promise<Started> {
   const env = {
     ...process.env,
     PEBBLE_LANE_DATA: dataFolder,
-    PEBBLE_NOW: NOW,
+    PEBBLE_NOW: DEMO_NOW,
     NEXT_TELEMETRY_DISABLED: '1',
     HOST: lan ? '0.0.0.0' : '127.0.0.1',
     PORT: String(port),
@@ -27,7 +32,11 @@ export async function startServer(
   // One process, so that a signal reaches the server and nothing else.
   const child: ChildProcess = spawn(
     process.execPath,
-    ['--import', 'tsx', 'serving/main.ts', ...(lan ? ['--lan'] : [])],
+    [
+      // As `./pebble start` does it, and bundled, which is quicker.
+      ...(fromSource ? ['--import', 'tsx', 'serving/main.ts'] : [SERVING]),
+      ...(lan ? ['--lan'] : []),
+    ],
     { env, stdio: 'pipe' },
   );
   let printed = '';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { BEAT, inspector, openBeat, settled, step } from './page';
 import { styled } from './styled';
 

@@ -1,8 +1,9 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { cleanSeconds, drag, inspector, settled, step } from './page';
+import { freePort } from './free-port';
 import { startServer } from './server';
 import { styled } from './styled';
 
@@ -11,7 +12,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
 }) => {
   test.setTimeout(240000);
   const folder = mkdtempSync(join(tmpdir(), 'pebble-story-'));
-  const port = Number(process.env.PEBBLE_E2E_PORT) + 1;
+  const port = await freePort();
   let server = await startServer(folder, port);
 
   // An empty book offers a beat; its flow is solved here, coarse first.

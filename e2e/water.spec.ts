@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { BEAT, LONG_PIECE_M, openBeat, OWN, settled, smallBeat } from './page';
 import { styled } from './styled';
 
@@ -48,7 +48,7 @@ test('temperature changes the rating, and nonsense is refused with a sentence', 
     (r) =>
       r.url().includes('/api/v1/settings') &&
       r.ok() &&
-      (r.request().postData() ?? '').includes('11.5'),
+      (r.request().postDataJSON() as { waterTempC?: number } | null)?.waterTempC === 11.5,
   );
   await temp.fill('11.5');
   await temp.press('Enter');

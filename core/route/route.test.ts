@@ -1,5 +1,6 @@
 import { exactNet } from './fixtures/exact';
 import { madeGround } from './fixtures/grounds';
+import type { Stop } from './evaluate';
 import { byRule, drawDay, RULES } from './fixtures/rules';
 import {
   planRoute,
@@ -9,6 +10,7 @@ import {
   type RouteGround,
   type WorkPlan,
 } from './index';
+import { kept } from '../../testing/kept';
 
 const ASK: RouteAsk = {
   at: null,
@@ -18,8 +20,12 @@ const ASK: RouteAsk = {
   direction: 'free',
   ticks: [],
 };
+const keptRoute = (g: RouteGround, ask: RouteAsk) =>
+  kept('route', ['brief', g, ask], () => planRoute(g, ask, { brief: true }));
+const keptSearch = (g: RouteGround, ask: RouteAsk, warm?: Stop[]) =>
+  kept('route', ['search', g, ask, warm], () => searchRoute(g, ask, warm && { warm }));
 const planned = (g: RouteGround, more: Partial<RouteAsk> = {}): WorkPlan => {
-  const result = planRoute(g, { ...ASK, ...more }, { brief: true });
+  const result = keptRoute(g, { ...ASK, ...more });
   if (result.kind !== 'route') throw new Error(result.kind);
   return result;
 };
@@ -29,8 +35,8 @@ it('against every order on small cuts: never above it, mostly equal, at worst 6 
   for (let seed = 1; seed <= 12; seed++) {
     const g = madeGround(seed, 4, 4);
     for (const budgetS of [720, 3600]) {
-      const exact = exactNet(g, { ...ASK, budgetS });
-      const fast = searchRoute(g, { ...ASK, budgetS }).end.net;
+      const exact = kept('route', ['exact', g, budgetS], () => exactNet(g, { ...ASK, budgetS }));
+      const fast = keptSearch(g, { ...ASK, budgetS }).end.net;
       expect(fast).toBeLessThanOrEqual(exact + 1e-9);
       if (exact > 0.05) gaps.push((exact - fast) / exact);
     }
@@ -43,7 +49,7 @@ it('against every order on small cuts: never above it, mostly equal, at worst 6 
 
 it('the same question gives the same route; a mirrored stretch the mirrored one', () => {
   const [g, m] = [madeGround(5, 9, 14), madeGround(5, 9, 14, true)];
-  expect(planned(g)).toEqual(planned(g));
+  expect(planRoute(g, ASK, { brief: true })).toEqual(planned(g));
   expect(planned(m).stops).toEqual(planned(g).stops);
 });
 
@@ -94,8 +100,8 @@ it('going on from two stands keeps nearly all of what is left', () => {
     s.lies.map((l) => ({ lieId: g.lies[l]!.id, looks: [], closed: true })),
   );
   const ask = { ...ASK, budgetS: null, at: done[1]!.stand, ticks };
-  const warm = searchRoute(g, ask, { warm: whole.stops.slice(2) }).end.net;
-  expect(warm).toBeGreaterThanOrEqual(0.95 * searchRoute(g, ask).end.net);
+  const warm = keptSearch(g, ask, whole.stops.slice(2)).end.net;
+  expect(warm).toBeGreaterThanOrEqual(0.95 * keptSearch(g, ask).end.net);
 });
 
 it('a poor lie below good ones is left out, and it is said why and what it would cost', () => {
@@ -138,6 +144,6 @@ it('seeded days: the route gives more honest looks an hour than the nearest, the
     }
     return (3600 * looks) / seconds;
   };
-  const ours = perHour((g) => searchRoute(g, ASK).steps);
+  const ours = perHour((g) => keptSearch(g, ASK).steps);
   for (const rule of RULES) expect(ours).toBeGreaterThan(perHour((g) => byRule(g, ASK, rule)));
 });

@@ -30,6 +30,7 @@ import {
   type HungRig,
 } from './index';
 import type { SinkStart } from '../rig/index';
+import { kept } from '../../testing/kept';
 
 const D84 = 0.05;
 const lane = (h: number, us: number, d84 = D84) => evenLane(h, us, d84, -12, 12);
@@ -84,13 +85,14 @@ describe('hung under a float', () => {
       expect(Math.abs(own.depthM - depth)).toBeLessThan(0.006);
       expect(Math.abs(own.behindM - behind)).toBeLessThan(0.01);
       expect(Math.abs(own.paceMps - pace)).toBeLessThan(0.005);
-      const other = settledByShooting(
+      const asked = [
         rig.loads[0]!.shape,
         mmOfX(5),
         0.9,
         { hM: 1.2, surfaceMps: us, d84M: D84 },
         { radiusM: 0.007, linNsPerM: 0.004 },
-      );
+      ] as const;
+      const other = kept('sink', ['by shooting', asked], () => settledByShooting(...asked));
       expect(Math.abs(own.depthM - other.depthM)).toBeLessThan(0.006);
       expect(Math.abs(own.behindM - other.behindM)).toBeLessThan(0.012);
       expect(Math.abs(own.paceMps - other.paceMps)).toBeLessThan(0.006);
@@ -124,7 +126,10 @@ describe('bare flies', () => {
       landingM: 0,
     });
     const own = reaches(path, 0.85 * h)!;
-    const other = fallenByInertia(rig, { hM: h, surfaceMps: us, d84M: D84 }, 0.85 * h)!;
+    const water = { hM: h, surfaceMps: us, d84M: D84 };
+    const other = kept('sink', ['by inertia', rig, water], () =>
+      fallenByInertia(rig, water, 0.85 * h),
+    )!;
     // The start from rest, some .045 s, is left out: the throw cancels it.
     expect(Math.abs(own.atS + 0.045 - other.atS) / other.atS).toBeLessThan(0.05);
     expect(Math.abs(own.alongM + 0.045 * us - other.alongM) / other.alongM).toBeLessThan(0.08);

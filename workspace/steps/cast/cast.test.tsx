@@ -21,6 +21,7 @@ import { type WorkspaceState } from '../../state/state';
 import { CastPanel } from './cast-panel';
 import type { BeatInput } from '../../state/document';
 import { keptShots } from '../../../testing/solved';
+import { kept } from '../../../testing/kept';
 
 /** The panels on real answers: a stream of .4 m/s with a log, a fish and an angler. */
 const log: BeatFeature = {
@@ -42,9 +43,11 @@ const entry: BeatFeature = {
 const beatPlan = { ...plan(entry, log), timeZone: 'Etc/GMT-2' };
 const flow = stream(0.4, 0.5);
 const scene = createScene(beatPlan, flow);
-const drift = driftBand(flow, { ...driftInputOf(CAST), film: true }, 6, true);
+const drift = kept('cast', ['drift', flow, CAST], () =>
+  driftBand(flow, { ...driftInputOf(CAST), film: true }, 6, true),
+);
 const now = castNow(scene, CAST, drift.best);
-const study = castStudy(scene, CAST);
+const study = kept('cast', ['study', beatPlan, flow, CAST], () => castStudy(scene, CAST));
 const shots = keptShots(beatPlan, flow, {
   rig: DEFAULT_RIG,
   target: MARK,
