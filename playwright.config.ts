@@ -11,6 +11,8 @@ export const CHROMIUM = {
     '--disable-component-update',
     '--disable-sync',
     '--no-first-run',
+    // A page of a check lives for seconds: its code is not worth the last step of optimising.
+    '--js-flags=--no-turbofan',
   ],
 };
 

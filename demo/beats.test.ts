@@ -1,5 +1,10 @@
-import { featuresOf, readBeat, writeBeat } from '../core/formats/index';
-import { createChannel, createFlowRun, dischargeMidSection } from '../core/water/index';
+import { featuresOf, readBeat, writeBeat, type BeatPlan } from '../core/formats/index';
+import {
+  createChannel,
+  createFlowRun,
+  dischargeMidSection,
+  type FlowField,
+} from '../core/water/index';
 import { demoBeats } from './beats';
 import { DEMO_BEAT_ID } from './names';
 import { kept } from '../testing/kept';
@@ -62,14 +67,18 @@ it('the calibration written with Tansy Glide is the one that its speeds give', (
   expect(q.dischargeM3s).toBeCloseTo(1.63, 2);
 }, 60000);
 
+function firstPicture(plan: BeatPlan, dischargeM3s: number): FlowField {
+  const run = createFlowRun(plan, { dischargeM3s });
+  while (!run.coarse()) run.advance(100);
+  return run.coarse()!;
+}
+
 it('a first picture of each comes in a moment, and of water that moves down the valley', () => {
   for (const { plan } of beats) {
     const { dischargeM3s } = plan.levels.find((l) => l.name === plan.surveyedLevel)!;
-    const { u, depthM } = kept('water', ['first picture', plan, dischargeM3s], () => {
-      const run = createFlowRun(plan, { dischargeM3s });
-      while (!run.coarse()) run.advance(100);
-      return run.coarse()!;
-    });
+    const { u, depthM } = kept('water', [String(firstPicture), plan, dischargeM3s], () =>
+      firstPicture(plan, dischargeM3s),
+    );
     const down = u.reduce((sum, v, k) => sum + (depthM[k]! > 0.1 && v < 0 ? 1 : 0), 0);
     const wet = depthM.filter((d) => d > 0.1).length;
     expect(down / wet).toBeGreaterThan(0.8);

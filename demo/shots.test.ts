@@ -83,7 +83,7 @@ it.each([0, 1, 3])('regret of each lay on beat %i: at most six points of the ord
   const target = fishIn(quickest);
   for (const lay of ASKED) {
     const all = new Map(
-      kept('cast', ['every order', plan, flow, target, lay], () => [
+      kept('cast', ['every order', String(everyOrder), plan, flow, target, lay], () => [
         ...everyOrder(plan, flow, target, lay),
       ]),
     );

@@ -1,4 +1,4 @@
-import { mkdtempSync } from 'node:fs';
+import { cpSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createHash, X509Certificate } from 'node:crypto';
@@ -6,8 +6,8 @@ import { readFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
 import { chromium, expect, test, type BrowserContext, type Page } from './test';
 import { CHROMIUM } from '../playwright.config';
-import { DEMO_NOW } from '../demo/names';
 import { freePort } from './free-port';
+import { BOOK } from './run';
 import { startServer, type Started } from './server';
 
 /**
@@ -61,14 +61,7 @@ async function pair(page: Page, name: string): Promise<void> {
 
 test.beforeAll(async () => {
   process.env.PEBBLE_LANE_DATA = folder;
-  execFileSync('npx', ['tsx', 'demo/seed.ts'], {
-    env: {
-      ...process.env,
-      PEBBLE_LANE_DATA: folder,
-      PEBBLE_NOW: DEMO_NOW,
-      PEBBLE_DEMO_SHARPEN: 'when-asked',
-    },
-  });
+  cpSync(BOOK, folder, { recursive: true });
   port = await freePort();
   server = await startServer(folder, port, { lan: true });
 });

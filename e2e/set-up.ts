@@ -1,7 +1,9 @@
 import { execFileSync } from 'node:child_process';
-import { rmSync } from 'node:fs';
+import { cpSync, existsSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { build } from 'esbuild';
 import { DEMO_NOW } from '../demo/names';
+import { FOLDER, hashOfSources } from '../testing/kept';
 import { BOOK, RUN, SERVING } from './run';
 
 /** Once a run: the server bundled, the book made. What is given back takes the run's folder away. */
@@ -16,10 +18,24 @@ export default async function setUp(): Promise<() => void> {
     packages: 'external',
     logLevel: 'warning',
   });
+  const kept = join(
+    FOLDER,
+    `book-${hashOfSources(['core', 'demo', 'e2e', 'services', 'store', 'workers'])}`,
+  );
+  if (!existsSync(kept)) {
+    const making = `${kept}.${process.pid}`;
+    makeBook(making);
+    renameSync(making, kept);
+  }
+  cpSync(kept, BOOK, { recursive: true });
+  return () => rmSync(RUN, { recursive: true, force: true });
+}
+
+function makeBook(folder: string): void {
   execFileSync('npx', ['tsx', 'e2e/make-book.ts'], {
     env: {
       ...process.env,
-      PEBBLE_LANE_DATA: BOOK,
+      PEBBLE_LANE_DATA: folder,
       PEBBLE_NOW: DEMO_NOW,
       // The sharper picture takes minutes: it is asked for where it is tried.
       PEBBLE_DEMO_SHARPEN: 'when-asked',
@@ -27,5 +43,4 @@ export default async function setUp(): Promise<() => void> {
       PEBBLE_DEMO_HISTORY: 'none',
     },
   });
-  return () => rmSync(RUN, { recursive: true, force: true });
 }

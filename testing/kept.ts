@@ -18,23 +18,31 @@ import CORE_ORDER from '../core/order.json';
  * searches. Each is kept on this machine's disk, beside no checkout, under the hash of its inputs and
  * of the source of all of core that it may import; so nothing that is kept can be of another core.
  */
-const FOLDER =
+export const FOLDER =
   process.env.PEBBLE_KEPT ??
   join(process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache'), 'pebble-lane-tests');
 const CORE = join(__dirname, '..', 'core');
 
-const isSource = (name: string) => /\.(ts|json)$/.test(name) && !name.endsWith('.test.ts');
+const isSource = (name: string) => /\.(ts|json)$/.test(name) && !/\.(test|spec)\.ts$/.test(name);
+
+/** Where nothing is to be kept: a run whose core changes under the same source, as mutations do. */
+const NOTHING = process.env.PEBBLE_KEPT === 'off';
 
 /** Hash of a core up to and with one of its folders, and of the program that runs it. */
 export function versionUpTo(folder: string, core = CORE): string {
   const last = CORE_ORDER.indexOf(folder);
   if (last < 0) throw new RangeError(`core has no folder "${folder}"`);
+  return hashOfSources(CORE_ORDER.slice(0, last + 1), core);
+}
+
+/** Hash of all sources in some folders, tests left out, and of the program that runs them. */
+export function hashOfSources(folders: readonly string[], root = join(CORE, '..')): string {
   const hash = createHash('sha256').update(`${process.version} ${process.arch}`);
-  for (const name of CORE_ORDER.slice(0, last + 1)) {
-    if (!existsSync(join(core, name))) continue;
-    const files = readdirSync(join(core, name), { recursive: true, encoding: 'utf8' });
+  for (const name of folders) {
+    if (!existsSync(join(root, name))) continue;
+    const files = readdirSync(join(root, name), { recursive: true, encoding: 'utf8' });
     for (const file of files.filter(isSource).sort())
-      hash.update(`\n${name}/${file}\n`).update(readFileSync(join(core, name, file)));
+      hash.update(`\n${name}/${file}\n`).update(readFileSync(join(root, name, file)));
   }
   return hash.digest('hex');
 }
@@ -62,9 +70,11 @@ function ofThisRealm(value: unknown): unknown {
 
 /**
  * What `make` gives, made once for these inputs and this core. `ask` and what is made are plain data:
- * objects, arrays, typed arrays, numbers, texts. `folder` is the last folder of core that takes part.
+ * objects, arrays, typed arrays, numbers, texts. `folder` is the last folder of core that takes part;
+ * the text of any function outside core that `make` calls belongs into `ask` (`String(f)`).
  */
 export function kept<T>(folder: string, ask: unknown, make: () => T, into = FOLDER): T {
+  if (NOTHING) return make();
   const key = createHash('sha256').update(versionOf(folder)).update(serialize(ask)).digest('hex');
   const file = join(into, key);
   if (existsSync(file)) {

@@ -7,6 +7,9 @@ import {
   type DayOrder,
   type OrderAsk,
 } from './order';
+import { kept } from '../../testing/kept';
+
+const keptOrder = (ask: OrderAsk) => kept('day', ['order', ask], () => bestOrder(ask));
 
 /** Every order of every part of the sites, and in each every pair of slots: the slow way. */
 function bruteForce(ask: OrderAsk): number {
@@ -122,7 +125,7 @@ describe('the order of a day', () => {
   it('more than eight: grown, within its gap, and as good as exact where both can', () => {
     for (let seed = 1; seed <= 6; seed++) {
       const many = madeUp(seed, 10, 48);
-      const found = bestOrder(many);
+      const found = keptOrder(many);
       expect(found.gap).toBeGreaterThanOrEqual(0);
       expect(netOf(many, found)).toBeCloseTo(found.net, 9);
       // The eight it goes to most, put in order exactly, are no better than what the gap admits.
@@ -132,7 +135,7 @@ describe('the order of a day', () => {
         travelMin: many.travelMin.map((r) => [...r.slice(0, 8), r[10]!]),
       };
       const travelMin = [...eight.travelMin.slice(0, 8), eight.travelMin[10]!];
-      const exact = bestOrder({ ...eight, travelMin });
+      const exact = keptOrder({ ...eight, travelMin });
       expect(exact.net).toBeLessThanOrEqual(found.net + found.gap! + 1e-9);
     }
   });

@@ -1,5 +1,6 @@
 import { createRandom } from '../grid/index';
 import { blankWeight, depthPattern, type Look } from './index';
+import { kept } from '../../testing/kept';
 
 const look = (depthM: number, found: boolean, meanSpeedMps = 0.3, weight?: number): Look => ({
   depthM,
@@ -47,6 +48,11 @@ it('more fish narrow the band; a blank of one cast says less than one of three',
   expect(fit(0.35)).toBeGreaterThan(fit(1));
 });
 
+const depthOf = (looks: Look[]) => {
+  const p = depthPattern(looks);
+  return p.kind === 'pattern' ? p.depthM : null;
+};
+
 it('recovers the depth from simulated days (200 seeded): nine in ten bands hold it, or nearly', () => {
   const random = createRandom(17);
   let held = 0;
@@ -58,13 +64,13 @@ it('recovers the depth from simulated days (200 seeded): nine in ten bands hold 
       const chance = 0.75 * Math.exp(-((Math.log(depth / truth) / 0.3) ** 2) / 2);
       return look(depth, random() < chance, 0.1 + 0.6 * random());
     });
-    const p = depthPattern(looks);
-    if (p.kind !== 'pattern') {
+    const depthM = kept('log', [String(depthOf), looks], () => depthOf(looks));
+    if (depthM === null) {
       held += 0.8;
       continue;
     }
-    if (p.depthM.low <= truth && truth <= p.depthM.high) held++;
-    error += Math.abs(Math.log(p.depthM.best / truth));
+    if (depthM.low <= truth && truth <= depthM.high) held++;
+    error += Math.abs(Math.log(depthM.best / truth));
   }
   expect(held / 200).toBeGreaterThan(0.7);
   expect(error / 200).toBeLessThan(0.25);
