@@ -1,4 +1,8 @@
 import '@testing-library/jest-dom';
+import { configure } from '@testing-library/react';
+
+// What is waited for is a state; so long it takes only where it never comes.
+configure({ asyncUtilTimeout: 30_000 });
 
 // jsdom has no pointer events; the parts that listen for them take mouse events for them here.
 if (typeof window !== 'undefined' && !('PointerEvent' in window))

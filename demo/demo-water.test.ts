@@ -43,7 +43,7 @@ beforeAll(() => {
   turned = keptFlow(mirror(plan), { dischargeM3s: 1.6 });
   lies = keptLies(plan, flow, TROUT);
   turnedLies = keptLies(mirror(plan), turned, TROUT);
-}, 240000);
+});
 
 it('the beat file survives writing and reading in both frames', () => {
   expect(readBeat(writeBeat(plan))).toMatchObject({ ok: true, plan });

@@ -14,7 +14,6 @@ import { kept } from '../testing/kept';
 import { keptFlow, keptLies, keptShots } from '../testing/solved';
 
 /** What the search finds on the demo's solved beats, held against every stand simulated. */
-jest.setTimeout(300_000);
 const ROUGH_M = 0.4;
 const ASKED: Lay[] = [SEARCHED_LAYS[0]!, SEARCHED_LAYS[1]!, SEARCHED_LAYS[4]!];
 

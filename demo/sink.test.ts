@@ -5,7 +5,6 @@ import { demoBeats } from './beats';
 import { keptFlow, keptLies } from '../testing/solved';
 
 /** Relations of sinking on the lanes of the demo's own lies. */
-jest.setTimeout(120_000);
 const ROUGH_M = 0.4;
 const LANES_EACH = 6;
 const UP_M = 7;

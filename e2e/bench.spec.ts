@@ -65,5 +65,5 @@ test('the rig in this water: chosen, reckoned, led further, changed, refused, fe
 });
 
 const settledOnBench = async (page: import('./test').Page) => {
-  await expect(inspector(page).getByText('down at its nose')).toBeVisible({ timeout: 90_000 });
+  await expect(inspector(page).getByText('down at its nose')).toBeVisible();
 };

@@ -12,7 +12,7 @@ test('beats are renamed, copied, put away, deleted and taken back', async ({ pag
     // The list is read anew after each change, and a menu that was open then is closed.
     await expect(async () => {
       await page.getByRole('button', { name: `More for ${beat}`, exact: true }).click();
-      await page.getByRole('menuitem', { name: what }).click({ timeout: 2000 });
+      await page.getByRole('menuitem', { name: what }).click({ timeout: 5000 });
     }).toPass();
   };
   await choose('Withy Bend', 'Copy');

@@ -62,7 +62,6 @@ test('asked to end in the middle of a write: the write is kept and answered, the
 test('killed outright three times during a thousand writes: all that was acknowledged is there, once', async ({
   request,
 }) => {
-  test.setTimeout(180_000);
   const folder = mkdtempSync(join(tmpdir(), 'pebble-killed-'));
   const port = await freePort();
   let server = await startServer(folder, port);

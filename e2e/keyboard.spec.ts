@@ -34,7 +34,6 @@ async function write(page: Page, name: RegExp, text: string): Promise<void> {
 test('the whole walk without a pointer: an own beat told, solved, read, spotted, cast over, logged', async ({
   page,
 }) => {
-  test.setTimeout(180000);
   await page.goto('/');
   await press(page, /^Sketch it/);
   await expect(page.getByRole('heading', { name: /Sketch/ })).toBeVisible();
@@ -132,7 +131,6 @@ async function walkGroups(page: Page): Promise<number> {
 }
 
 test('arrow keys go through every group of choices, on every page', async ({ page }) => {
-  test.setTimeout(180000);
   for (const [path, least] of [
     ['/settings', 5],
     ['/read', 1],

@@ -73,7 +73,6 @@ const look = (page: Page): Promise<Found> =>
 
 for (const beat of BEATS)
   test(`${beat}: no label lies on another, on a mark, or beyond the edge`, async ({ page }) => {
-    test.setTimeout(240000);
     for (const size of SIZES) {
       await page.setViewportSize(size);
       await page.goto(`/b/${beat}/read`);
@@ -84,15 +83,12 @@ for (const beat of BEATS)
         // What is still on its way changes what is drawn.
         await expect(page.locator('[aria-label="What is chosen"] [role=progressbar]')).toHaveCount(
           0,
-          {
-            timeout: 90000,
-          },
         );
         await expect(async () => {
           const found = await look(page);
           expect(found.labels, `${name} at ${size.width}`).toBeGreaterThan(2);
           expect(found.overlaps, `${name} at ${size.width}`).toEqual([]);
-        }).toPass({ timeout: 10000 });
+        }).toPass();
       }
     }
   });

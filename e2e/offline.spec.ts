@@ -17,8 +17,6 @@ import { packedApp, startPacked } from './packed';
 
 /** What a phone that was online once can do without a network, from a fresh profile and after a new build. */
 test.describe.configure({ mode: 'serial' });
-test.setTimeout(240_000);
-
 const folder = mkdtempSync(join(tmpdir(), 'pebble-offline-'));
 let first: string;
 const second = join(folder, 'second');
@@ -49,11 +47,11 @@ async function freshPhone(): Promise<void> {
   page = context.pages()[0] ?? (await context.newPage());
 }
 const open = (path = '/outing') => page.goto(`http://127.0.0.1:${port}${path}`);
-const ready = () => expect(page.locator('[data-offline=ready]')).toBeVisible({ timeout: 60_000 });
+const ready = () => expect(page.locator('[data-offline=ready]')).toBeVisible();
 
 async function takeAlong(): Promise<void> {
   await page.getByRole('button', { name: 'Take along' }).first().click();
-  await expect(page.getByText(/taken Sat 13 June/)).toBeVisible({ timeout: 150_000 });
+  await expect(page.getByText(/taken Sat 13 June/)).toBeVisible();
   await page.getByRole('link', { name: 'To the outing' }).click();
 }
 
@@ -148,7 +146,7 @@ test('the same after a new build, also where the network went before all of it w
   await serve(second);
   await open();
   await ready();
-  await expect(page.getByText('All sent.', { exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('All sent.', { exact: true })).toBeVisible();
   await context.setOffline(true);
   await open();
   const named = await page.evaluate(() =>

@@ -21,9 +21,7 @@ export async function openBeat(page: Page, path = 'read'): Promise<void> {
 
 export async function settled(page: Page): Promise<void> {
   await expect(page.locator(styled('.lie')).first()).toBeVisible();
-  await expect(page.locator('[data-part=flow-status]')).toHaveCount(0, {
-    timeout: 90000,
-  });
+  await expect(page.locator('[data-part=flow-status]')).toHaveCount(0);
 }
 
 export const inspector = (page: Page): Locator =>

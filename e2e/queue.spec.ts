@@ -55,7 +55,7 @@ for (const first of ['the first page closes first', 'the second page closes firs
     const [closing, staying] = first === 'the first page closes first' ? [one, two] : [two, one];
     await closing.close();
     await context.setOffline(false);
-    await expect(staying.locator(styled('.saved'))).toHaveText('', { timeout: 20000 });
+    await expect(staying.locator(styled('.saved'))).toHaveText('');
     // The tries of both pages, each with its three casts, neither more nor less.
     const { tries, try_events: events } = await bookOf(staying.request);
     for (const fly of flies) {

@@ -15,7 +15,6 @@ async function add(page: Page, kind: string): Promise<void> {
 test('a beat is told in a minute: pieces, a contradiction, a rock and an undercut, then solved', async ({
   page,
 }) => {
-  test.setTimeout(180000);
   await page.goto('/');
   await page.getByRole('button', { name: 'Sketch it' }).click();
   await expect(page.getByText(/^No piece yet/)).toBeVisible();
@@ -40,7 +39,7 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
   await expect(result.getByText(/is the discharge that fits these pieces best/)).toBeVisible();
   await expect(pieces(page).getByText(/ m, as the others carry/)).toHaveCount(1);
   // Solved, the water is laid beside what was told.
-  await expect(result.getByText(/^Solved, the water/)).toBeVisible({ timeout: 20000 });
+  await expect(result.getByText(/^Solved, the water/)).toBeVisible();
   await result.getByText('Told and solved, piece by piece').click();
   await expect(result.getByRole('row').filter({ hasText: '1 tail' })).toBeVisible();
 

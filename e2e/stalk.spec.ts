@@ -20,8 +20,8 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
   // Whatever way comes in meanwhile begins anew, so the keys are pressed until it shows.
   await expect(async () => {
     await chart.press('ArrowRight');
-    await expect(chart).toHaveAttribute('aria-valuetext', /m: \d+ in 100/, { timeout: 1000 });
-    await expect(page.locator(styled('.plan .pointed'))).toBeVisible({ timeout: 1000 });
+    await expect(chart).toHaveAttribute('aria-valuetext', /m: \d+ in 100/, { timeout: 5000 });
+    await expect(page.locator(styled('.plan .pointed'))).toBeVisible({ timeout: 5000 });
   }).toPass();
 
   // A waypoint by the pointer, moved by keys; a way is kept in the address.
@@ -29,7 +29,7 @@ test('the way there: leg by leg, led by a waypoint, a spot taken out, the order 
   // A way that comes in meanwhile moves the handle: it is taken again until it is held.
   await expect(async () => {
     await drag(page, spare, 20, 18);
-    await expect(page).toHaveURL(/via=/, { timeout: 2000 });
+    await expect(page).toHaveURL(/via=/, { timeout: 5000 });
   }).toPass();
   const waypoint = page.getByRole('button', { name: /^Waypoint 1/ });
   await waypoint.focus();

@@ -10,7 +10,6 @@ import { styled } from './styled';
 test('one stream, one fish, one plan: from an empty book to a try that outlives the program', async ({
   page,
 }) => {
-  test.setTimeout(240000);
   const folder = mkdtempSync(join(tmpdir(), 'pebble-story-'));
   const port = await freePort();
   let server = await startServer(folder, port);
@@ -26,7 +25,7 @@ test('one stream, one fish, one plan: from an empty book to a try that outlives 
   await page.getByRole('button', { name: 'Take the practice beat' }).click();
   await expect(page).toHaveURL(/\/b\/[0-9a-f-]+\/read/);
   await expect(page.getByText(/Solving the flow: \d+ %/)).toBeVisible();
-  await expect(page.locator(styled('.lie')).first()).toBeVisible({ timeout: 20000 });
+  await expect(page.locator(styled('.lie')).first()).toBeVisible();
   await settled(page);
 
   // A lie by the pointer, with its why.

@@ -17,7 +17,6 @@ test('a level that was never solved is solved with progress, can be stopped, and
   await page.getByRole('button', { name: 'Solve it' }).click();
   const kept = page.waitForResponse(
     (r) => r.url().includes('/api/v1/flows/') && r.request().method() === 'PUT',
-    { timeout: 90000 },
   );
   await settled(page);
   expect((await kept).status()).toBe(200);

@@ -6,4 +6,4 @@ it('each example runs, and prints what the page says', async () => {
   const page = await corePage();
   expect(readFileSync('docs/core.md', 'utf8')).toBe(page);
   expect(page.match(/^Prints:$/gm)).toHaveLength(10);
-}, 120_000);
+});

@@ -74,7 +74,7 @@ it('by the command: backed up here, tried dry and restored there', async () => {
   expect(run('restore', path)).toContain('try_events: 3 new');
   expect(run('restore', path)).toContain('try_events: 0 new, 3 here already');
   expect(() => run('restore', join(folder, 'none'))).toThrow(/ENOENT/);
-}, 60_000);
+});
 
 it('a backup that was cut off, or is another file, is refused, and the book stays as it was', async () => {
   await fill();

@@ -322,7 +322,7 @@ describe('the server solves', () => {
     expect((await cachedFlow(asked.value.hash)).ok).toBe(true);
     expect((await done(second.value.hash)).state).toBe('stopped');
     expect(await requestSolve('b1', 'Fair')).toMatchObject({ value: { state: 'done' } });
-  }, 120000);
+  });
 
   it('a running solve stops, and what cannot be asked is said', async () => {
     await keep();

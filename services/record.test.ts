@@ -31,7 +31,7 @@ beforeAll(async () => {
   const { reads, ...history } = demoHistory(beats, DEMO_STREAM, nowMs());
   for (const read of reads) await keepRead(read);
   await keepHistory(history);
-}, 60_000);
+});
 
 it('before it is worked out nothing is changed, and nothing can be taken back', async () => {
   expect(await recordOf()).toBeNull();
@@ -55,7 +55,7 @@ it('worked out once a day: what has moved goes with the settings; taken back and
   expect((await settings()).priors.scatter).toEqual(NO_PRIORS.scatter);
   expect(await takeBack(['scatter'], false)).toMatchObject({ ok: true });
   expect((await settings()).priors).toMatchObject({ scatter: moved.scatter });
-}, 60_000);
+});
 
 it('the tries behind a correction, newest first', async () => {
   const { of, tries } = await triesBehind('hook');

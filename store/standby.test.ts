@@ -79,4 +79,4 @@ it('the primary is killed outright while six log: all that was acknowledged is o
   await standby.stop();
   lost.mockRestore();
   rmSync(folder, { recursive: true, force: true });
-}, 120_000);
+});

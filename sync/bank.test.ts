@@ -121,8 +121,7 @@ function device(name: string, book: ReturnType<typeof bookOf>, parts: Partial<Ba
 const events = (d: { bank: ReturnType<typeof createBank> }) =>
   foldTry('', d.bank.get().log.tries[0]?.events ?? []).timeline.map((t) => t.event.id);
 const until = async (ok: () => boolean) => {
-  for (let i = 0; i < 200 && !ok(); i++) await new Promise((r) => setTimeout(r, 5));
-  expect(ok()).toBe(true);
+  while (!ok()) await new Promise((r) => setTimeout(r, 5));
 };
 
 it('what is pressed without a network is there after the page is opened anew, and arrives once', async () => {

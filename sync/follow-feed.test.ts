@@ -45,7 +45,9 @@ const locks = {
   },
 };
 let told: FeedRow[] = [];
-const settle = () => new Promise((resolve) => setTimeout(resolve, 30));
+const until = async (ok: () => boolean) => {
+  while (!ok()) await new Promise((resolve) => setTimeout(resolve, 5));
+};
 
 beforeAll(() => {
   Object.assign(globalThis, {
@@ -75,26 +77,23 @@ function page() {
 it('six pages share one connection, hear everything, and the next one listens when the first closes', async () => {
   told = [row(1), row(2)];
   const pages = [page()];
-  await settle();
+  await until(() => pages[0]!.isLive());
   for (let n = 1; n < 6; n++) pages.push(page());
-  await settle();
+  await until(() => pages.every((p) => p.isLive()));
   expect(FakeSource.open).toHaveLength(1);
-  expect(pages.map((p) => p.isLive())).toEqual([true, true, true, true, true, true]);
   told.push(row(3));
   FakeSource.open[0]!.tell(3);
   // Two more in between that only the server knows of, as when a page slept.
   told.push(row(4), row(5), row(6));
   FakeSource.open[0]!.tell(6);
-  await settle();
+  await until(() => pages.every((p) => p.heard.has(6)));
   for (const p of pages.slice(1)) expect([...p.heard].sort()).toEqual([1, 2, 3, 4, 5, 6]);
+  const [first] = FakeSource.open;
   pages[0]!.close();
-  await settle();
-  expect(FakeSource.open).toHaveLength(1);
+  await until(() => FakeSource.open.length === 1 && FakeSource.open[0] !== first);
   told.push(row(7));
   FakeSource.open[0]!.tell(7);
-  await settle();
-  for (const p of pages.slice(1)) expect(p.heard.has(7)).toBe(true);
+  await until(() => pages.slice(1).every((p) => p.heard.has(7)));
   for (const p of pages) p.close();
-  await settle();
-  expect(FakeSource.open).toHaveLength(0);
+  await until(() => FakeSource.open.length === 0);
 });

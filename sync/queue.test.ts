@@ -67,8 +67,7 @@ const press = (path: string): QueuedRequest => ({
   body: { note: path },
 });
 const until = async (ok: () => boolean) => {
-  for (let i = 0; i < 400 && !ok(); i++) await new Promise((resolve) => setTimeout(resolve, 5));
-  expect(ok()).toBe(true);
+  while (!ok()) await new Promise((resolve) => setTimeout(resolve, 5));
 };
 
 it('sends in the order of the presses and says when all is with the book', async () => {

@@ -19,8 +19,6 @@ import { castTip, simulateDrift, UNKNOWN, type DriftResult, type Lay } from './i
  * The table of a look holds free flies and a clean time; here the chain itself is cast, with landing,
  * place of the fish, friction, slack and pace drawn by chance (check 4 of the chance).
  */
-jest.setTimeout(120_000);
-
 /** A tongue down the middle, a soft edge where the fish lies. */
 function tongue(): FlowField {
   const flow = stream(0.35, 0.5);

@@ -21,8 +21,6 @@ import { pulls, ratingOf } from './methods';
 import { BARE, flowOfBeat, GULLY, lineOf } from './fixtures/beats';
 import type { BeatPlan } from '../formats/index';
 
-jest.setTimeout(60_000);
-
 const TROUT: FishOptions = { species: 'brown', forkLengthCm: 24, waterTempC: 11 };
 /** An uneven made-up water: a thread off the middle, depth growing across. */
 const uneven = flowOf((_x, y) => ({

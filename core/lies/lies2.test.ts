@@ -21,7 +21,6 @@ import { ratingAt } from './needs-field';
 import { keptFlow, keptLies } from '../../testing/solved';
 
 /** Acceptance checks of the second model of lies: relations of common practice, on beats built for it. */
-jest.setTimeout(240_000);
 const TROUT: FishOptions = { species: 'brown', forkLengthCm: 24, waterTempC: 11 };
 
 /** A log reaching from the left bank: water turns back behind it. */

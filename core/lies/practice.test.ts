@@ -20,8 +20,6 @@ import { keptLies } from '../../testing/solved';
  * What good anglers agree on (common practice), held on solved beats built for it: relations, not
  * values. GULLY was drawn after the constants were frozen.
  */
-jest.setTimeout(120_000);
-
 const TROUT: FishOptions = { species: 'brown', forkLengthCm: 24, waterTempC: 11 };
 
 function mapOf(plan: BeatPlan, times: number, more: Partial<FishOptions> = {}) {

@@ -304,5 +304,5 @@ describe('the beat that is built', () => {
     expect(largest('riffle').xM).toBeLessThan(9);
     expect(largest('pool').xM).toBeGreaterThan(7);
     expect(largest('pool').deepestM).toBeGreaterThan(0.7);
-  }, 60000);
+  });
 });
