@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { URL } from 'node:url';
 import js from '@eslint/js';
 import next from '@next/eslint-plugin-next';
 import boundaries from 'eslint-plugin-boundaries';
