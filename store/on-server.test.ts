@@ -21,8 +21,9 @@ it('a change that is in a deadlock with a stranger is done again, and is whole',
   await stranger.query('begin');
   await stranger.query(`update outings set note = 'stranger' where id = 'a'`);
   const ours = putOuting(db, { ...outing('a'), note: 'ours' });
-  // The change holds the lock by now, and waits for the row.
-  await pause(200);
+  // Until the change holds the lock, and waits for the row.
+  const waits = () => stranger.query('select 1 from pg_locks where not granted');
+  while ((await waits()).rowCount === 0) await pause(5);
   const locked = stranger.query('select pg_advisory_xact_lock($1)', [BOOK_LOCK]);
   await locked;
   await stranger.query('commit');
