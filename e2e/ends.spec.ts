@@ -22,6 +22,8 @@ test('asked to end in the middle of a write: the write is kept and answered, the
       origin: server.url,
       'content-type': 'application/json',
       'content-length': String(Buffer.byteLength(body)),
+      // It answers that it has begun to listen.
+      expect: '100-continue',
     },
   });
   const answered = new Promise<number>((resolve, reject) => {
@@ -31,8 +33,9 @@ test('asked to end in the middle of a write: the write is kept and answered, the
     });
     sent.on('error', reject);
   });
+  const heard = new Promise((resolve) => sent.once('continue', resolve));
   sent.write(body.slice(0, 20));
-  await new Promise((r) => setTimeout(r, 400));
+  await heard;
   const ended = server.stop();
   await new Promise((r) => setTimeout(r, 400));
   sent.end(body.slice(20));
