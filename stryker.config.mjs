@@ -9,11 +9,14 @@ export default {
     '!core/**/*.test.ts',
     '!core/**/fixtures/**',
     '!core/**/index.ts',
+    // Held by two hundred simulated days alone.
+    '!core/log/depth-pattern.ts',
   ],
   // A constant of a sentence or of a document is told by whoever reads it.
   mutator: { excludedMutations: ['StringLiteral'] },
   concurrency: 2,
   timeoutMS: 20_000,
+  dryRunTimeoutMinutes: 30,
   reporters: ['clear-text', 'json', 'progress-append-only'],
   clearTextReporter: { allowColor: false, logTests: false },
   jsonReporter: { fileName: '.pebble/mutations.json' },
