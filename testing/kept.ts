@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
 import {
+  accessSync,
+  constants,
   existsSync,
   mkdirSync,
   readdirSync,
@@ -8,7 +10,7 @@ import {
   utimesSync,
   writeFileSync,
 } from 'node:fs';
-import { homedir } from 'node:os';
+import { homedir, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { deserialize, serialize } from 'node:v8';
 import CORE_ORDER from '../core/order.json';
@@ -18,15 +20,26 @@ import CORE_ORDER from '../core/order.json';
  * searches. Each is kept on this machine's disk, beside no checkout, under the hash of its inputs and
  * of the source of all of core that it may import; so nothing that is kept can be of another core.
  */
+const HOME_CACHE = process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache');
+/** Where nothing is to be kept: a run whose core changes under the same source, as mutations do. */
+const NOTHING = process.env.PEBBLE_KEPT === 'off';
+const told = NOTHING ? undefined : process.env.PEBBLE_KEPT;
+/** Who has no folder of that kind keeps it with what is thrown out by itself. */
 export const FOLDER =
-  process.env.PEBBLE_KEPT ??
-  join(process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache'), 'pebble-lane-tests');
+  told ?? join(isWritable(HOME_CACHE) ? HOME_CACHE : tmpdir(), 'pebble-lane-tests');
+
+function isWritable(folder: string): boolean {
+  try {
+    mkdirSync(folder, { recursive: true });
+    accessSync(folder, constants.W_OK);
+    return true;
+  } catch {
+    return false;
+  }
+}
 const CORE = join(__dirname, '..', 'core');
 
 const isSource = (name: string) => /\.(ts|json)$/.test(name) && !/\.(test|spec)\.ts$/.test(name);
-
-/** Where nothing is to be kept: a run whose core changes under the same source, as mutations do. */
-const NOTHING = process.env.PEBBLE_KEPT === 'off';
 
 /** Hash of a core up to and with one of its folders, and of the program that runs it. */
 export function versionUpTo(folder: string, core = CORE): string {
