@@ -141,10 +141,8 @@ test('the network is cut, the browser killed with what was pressed, opened cold 
   angler = await phone(profile);
   await angler.context.addCookies(cookies);
   await angler.context.setOffline(true);
-  const began = Date.now();
   await angler.page.goto(`${server.url}/outing`);
   await expect(angler.page.getByRole('button', { name: /^Go on: cast 26/ })).toBeVisible();
-  test.info().annotations.push({ type: 'cold start', description: `${Date.now() - began} ms` });
   await expect(angler.page.getByText('50 not sent yet, kept on this phone.')).toBeVisible();
   await angler.context.setOffline(false);
   await angler.page.evaluate(() => window.dispatchEvent(new Event('online')));
@@ -175,11 +173,7 @@ test('a spotter’s mark is on the other phone; two phones on one try; one is th
   await spotter.page.getByRole('button', { name: 'Fish seen' }).click();
   const box = (await spotter.page.getByRole('group', { name: /^The water of/ }).boundingBox())!;
   await spotter.page.mouse.click(box.x + box.width / 2, box.y + box.height / 2 + 10);
-  const pressed = Date.now();
   await expect(water.getByRole('button', { name: /^Fish/ })).toHaveCount(before + 1);
-  test
-    .info()
-    .annotations.push({ type: 'mark seen after', description: `${Date.now() - pressed} ms` });
 
   // Both press on the same try.
   for (const p of [angler.page, spotter.page])

@@ -1,18 +1,14 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, renameSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_NOW } from '../demo/names';
+import { madeOnce } from '../testing/kept';
 import { RUN } from './run';
 
-/** The application packed, once a run; two workers that ask at once each make one, and the first is taken. */
-export function packedApp(): string {
-  const app = join(RUN, 'packed');
-  if (existsSync(app)) return app;
-  const making = `${app}-${process.pid}`;
-  execFileSync(process.execPath, ['scripts/pack.mjs', making]);
-  if (!existsSync(app)) renameSync(making, app);
-  return app;
-}
+/** The application packed, once a run. */
+export const packedApp = (): string =>
+  madeOnce(join(RUN, 'packed'), (into) =>
+    execFileSync(process.execPath, ['scripts/pack.mjs', into]),
+  );
 
 /** Starts a packed folder with the demo in it; nothing of this repository is near. Resolves when it answers. */
 export async function startPacked(

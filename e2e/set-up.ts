@@ -1,10 +1,13 @@
 import { execFileSync } from 'node:child_process';
-import { cpSync, existsSync, renameSync, rmSync } from 'node:fs';
+import { cpSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { DEMO_NOW } from '../demo/names';
-import { FOLDER, hashOfSources } from '../testing/kept';
+import { FOLDER, hashOfSources, madeOnce } from '../testing/kept';
 import { BOOK, RUN, SERVING } from './run';
+
+/** What a book is made by. */
+const ROOMS = ['core', 'demo', 'e2e', 'services', 'store', 'workers'];
 
 /** Once a run: the server bundled, the book made. What is given back takes the run's folder away. */
 export default async function setUp(): Promise<() => void> {
@@ -18,16 +21,9 @@ export default async function setUp(): Promise<() => void> {
     packages: 'external',
     logLevel: 'warning',
   });
-  const kept = join(
-    FOLDER,
-    `book-${hashOfSources(['core', 'demo', 'e2e', 'services', 'store', 'workers'])}`,
-  );
-  if (!existsSync(kept)) {
-    const making = `${kept}.${process.pid}`;
-    makeBook(making);
-    renameSync(making, kept);
-  }
-  cpSync(kept, BOOK, { recursive: true });
+  // The thread that works a beat out is run as it was built.
+  const version = hashOfSources([...ROOMS, 'dist-workers']);
+  cpSync(madeOnce(join(FOLDER, `book-${version}`), makeBook), BOOK, { recursive: true });
   return () => rmSync(RUN, { recursive: true, force: true });
 }
 

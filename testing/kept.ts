@@ -7,6 +7,7 @@ import {
   readdirSync,
   readFileSync,
   renameSync,
+  rmSync,
   utimesSync,
   writeFileSync,
 } from 'node:fs';
@@ -15,16 +16,16 @@ import { join } from 'node:path';
 import { deserialize, serialize } from 'node:v8';
 import CORE_ORDER from '../core/order.json';
 
-/**
- * What takes long to work out and is asked for again and again by tests: solved waters, their lies,
- * searches. Each is kept on this machine's disk, beside no checkout, under the hash of its inputs and
- * of the source of all of core that it may import; so nothing that is kept can be of another core.
- */
 const HOME_CACHE = process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache');
 /** Where nothing is to be kept: a run whose core changes under the same source, as mutations do. */
 const NOTHING = process.env.PEBBLE_KEPT === 'off';
 const told = NOTHING ? undefined : process.env.PEBBLE_KEPT;
-/** Who has no folder of that kind keeps it with what is thrown out by itself. */
+/**
+ * What takes long to work out and is asked for again and again by tests: solved waters, their lies,
+ * searches. Each is kept on this machine's disk, beside no checkout, under the hash of its inputs and
+ * of the source of all of core that it may import; so nothing that is kept can be of another core.
+ * Where the home folder cannot be written to, it lies with the temporary files.
+ */
 export const FOLDER =
   told ?? join(isWritable(HOME_CACHE) ? HOME_CACHE : tmpdir(), 'pebble-lane-tests');
 
@@ -37,9 +38,11 @@ function isWritable(folder: string): boolean {
     return false;
   }
 }
+
 const CORE = join(__dirname, '..', 'core');
 
-const isSource = (name: string) => /\.(ts|json)$/.test(name) && !/\.(test|spec)\.ts$/.test(name);
+const isSource = (name: string) =>
+  /\.(ts|json|cjs)$/.test(name) && !/\.(test|spec)\.ts$/.test(name);
 
 /** Hash of a core up to and with one of its folders, and of the program that runs it. */
 export function versionUpTo(folder: string, core = CORE): string {
@@ -106,4 +109,21 @@ export function kept<T>(folder: string, ask: unknown, make: () => T, into = FOLD
   writeFileSync(writing, serialize(value));
   renameSync(writing, file);
   return value;
+}
+
+/** A folder made once under its name, by whoever asks first; of two at the same time the first is taken. */
+export function madeOnce(folder: string, make: (into: string) => void): string {
+  if (!existsSync(folder)) {
+    const making = `${folder}.${process.pid}`;
+    make(making);
+    try {
+      renameSync(making, folder);
+    } catch (error) {
+      if (!existsSync(folder)) throw error;
+      rmSync(making, { recursive: true });
+    }
+  }
+  const now = new Date();
+  utimesSync(folder, now, now);
+  return folder;
 }

@@ -31,38 +31,13 @@ import {
   tightFromSlackS,
   withinCovers,
   zoneOf,
-  type CastFacts,
   type Reach,
 } from './index';
+import { facts, trout } from './fixtures/casts';
 import { dragsWithin, placeAt } from './free-map';
 import { splashOf } from './reach';
 
 /** The factors of the chance against sums done by hand, each figure written out from its relation. */
-const trout = (more: Partial<Fish> = {}): Fish => ({
-  id: 'f',
-  xM: 10,
-  yM: 0,
-  fishDepthM: 0.3,
-  headingRad: 0,
-  totalLengthCm: 25,
-  surety: 'sure',
-  ...more,
-});
-const facts = (more: Partial<CastFacts> = {}): CastFacts => ({
-  home: 0.9,
-  calmWay: 0.95,
-  exposure: 0.1,
-  tauS: 6,
-  distanceToFishM: 8,
-  distanceM: 8,
-  sureM: 12,
-  crossMps: 0,
-  placeM: 0.15,
-  cleanS: 3,
-  lined: 0.05,
-  strike: { kind: strikeKind('dry', 'brown', 25), tightS: 0.3 },
-  ...more,
-});
 
 describe('a cover', () => {
   it('a still angler who casts: arms for 2 s of 6, the body of 4', () => {

@@ -33,38 +33,14 @@ import {
   zoneOf,
   type CastFacts,
 } from './index';
+import { facts, trout } from './fixtures/casts';
 
-const trout = (more: Partial<Fish> = {}): Fish => ({
-  id: 'f',
-  xM: 10,
-  yM: 0,
-  fishDepthM: 0.3,
-  headingRad: 0,
-  totalLengthCm: 25,
-  surety: 'sure',
-  ...more,
-});
 /** A run of .4 m/s at the surface or so, and the water behind a rock, that turns. */
 const run = madeFlow(() => -0.35);
 const eddy = madeFlow(
   (x, y) => 0.25 * y * Math.exp(-((x - 10) ** 2 + y * y) / 2),
   (x, y) => -0.25 * (x - 10) * Math.exp(-((x - 10) ** 2 + y * y) / 2),
 );
-const facts = (more: Partial<CastFacts> = {}): CastFacts => ({
-  home: 0.9,
-  calmWay: 0.95,
-  exposure: 0.1,
-  tauS: 6,
-  distanceToFishM: 8,
-  distanceM: 8,
-  sureM: 12,
-  crossMps: 0,
-  placeM: 0.15,
-  cleanS: 3,
-  lined: 0.05,
-  strike: { kind: strikeKind('dry', 'brown', 25), tightS: 0.3 },
-  ...more,
-});
 
 describe('where it takes, and what it needs', () => {
   it('by hand: 8 mm fly, 24 cm fork, .3 m deep: ahead sqrt(RD^2 - z^2) (Hughes & Dill 1990)', () => {

@@ -1,4 +1,5 @@
-import { EMPTY_SNAPSHOT, type EventCode, type Try, type TryEvent } from '../log/index';
+import { type TryEvent } from '../log/index';
+import { eventOf, tryOf } from '../log/fixtures/tries';
 import { TWENTY } from './fixtures/twenty';
 import { createRandom } from '../grid/index';
 import {
@@ -86,26 +87,6 @@ it('schools say what they say', () => {
 });
 
 describe('a try as a question', () => {
-  const event = (n: number, code: EventCode, more: Partial<TryEvent> = {}): TryEvent => ({
-    id: `e${n}`,
-    device: 'd',
-    seq: n,
-    code,
-    clientMs: n * 10_000,
-    zoneOffsetMin: 0,
-    ...more,
-  });
-  const attempt = (events: TryEvent[], markId: string | null = null): Try => ({
-    id: 't',
-    outingId: 'o',
-    beatId: 'b',
-    markId,
-    fly: '',
-    openedMs: 0,
-    zoneOffsetMin: 0,
-    snapshot: EMPTY_SNAPSHOT,
-    events,
-  });
   const context = {
     lambda: 3,
     nowMs: 40_000,
@@ -113,27 +94,33 @@ describe('a try as a question', () => {
     othersInReach: false,
     seenOnLooking: 0.5,
   };
-  const ask = (events: TryEvent[]) => moveQuestionOf(attempt(events), context);
+  const ask = (events: TryEvent[]) => moveQuestionOf(tryOf({ events }), context);
 
   it('never while a fish is on, nor when it is over', () => {
-    expect(ask([event(1, 'hook')])).toBeNull();
-    expect(ask([event(1, 'hook'), event(2, 'landing')])).toBeNull();
-    expect(ask([event(1, 'hook'), event(2, 'loss')])).not.toBeNull();
+    expect(ask([eventOf(1, 'hook')])).toBeNull();
+    expect(ask([eventOf(1, 'hook'), eventOf(2, 'landing')])).toBeNull();
+    expect(ask([eventOf(1, 'hook'), eventOf(2, 'loss')])).not.toBeNull();
   });
   it('what was taken back leaves no trace, and the order in which devices send does not matter', () => {
-    const plain = ask([event(1, 'cast'), event(2, 'cast')]);
+    const plain = ask([eventOf(1, 'cast'), eventOf(2, 'cast')]);
     const undone = [
-      event(1, 'cast'),
-      event(2, 'cast'),
-      event(3, 'look'),
-      event(4, 'undo', { undoes: 'e3' }),
+      eventOf(1, 'cast'),
+      eventOf(2, 'cast'),
+      eventOf(3, 'look'),
+      eventOf(4, 'undo', { undoes: 'e3' }),
     ];
     expect(ask(undone)).toEqual(plain);
     expect(ask([...undone].reverse())).toEqual(plain);
   });
   it('a long pause is a rest; a change says what was changed; the bottom says that it is down', () => {
     const q = moveQuestionOf(
-      attempt([event(1, 'cast'), event(40, 'change', { changed: 'depth' }), event(41, 'bottom')]),
+      tryOf({
+        events: [
+          eventOf(1, 'cast'),
+          eventOf(40, 'change', { changed: 'depth' }),
+          eventOf(41, 'bottom'),
+        ],
+      }),
       { ...context, nowMs: 420_000 },
     )!;
     expect(q.happened).toEqual(['nothing', { restMin: 6.5 }, 'depth', 'nothing']);
