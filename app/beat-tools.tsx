@@ -6,6 +6,7 @@ import { clientId } from '@/sync/client-id';
 import { api } from '@/sync/api';
 import { problemOf } from '@/sync/client';
 import { Button } from '@/ui/button';
+import { ButtonLink } from '@/ui/button-link';
 import { Menu } from '@/ui/menu';
 import { FormText, useSchemaForm } from '@/ui/schema-form';
 import { someWords } from '@/words/form-schemas';
@@ -51,12 +52,9 @@ export function BeatTools({ beat }: { beat: ToolBeat }) {
         />
       ) : (
         <>
-          <Button
-            voice="plain"
-            onClick={() => router.push(`/make/${beat.madeBy}/${clientId()}?beat=${beat.id}`)}
-          >
+          <ButtonLink voice="plain" href={`/make/${beat.madeBy}?beat=${beat.id}`} prefetch={false}>
             Change the {beat.madeBy}
-          </Button>
+          </ButtonLink>
           <Menu
             label={`More for ${beat.name}`}
             items={[

@@ -1,8 +1,3 @@
-'use client';
-
-import { useRouter } from 'next/navigation';
-import { clientId } from '@/sync/client-id';
-import { Button } from '@/ui/button';
 import { ButtonLink } from '@/ui/button-link';
 import css from './start.module.css';
 
@@ -17,19 +12,17 @@ const WAYS = [
 
 /** The ways in that begin with nothing: two make a beat, one reads a single place. */
 export function NewBeat({ stream }: { stream: string }) {
-  const router = useRouter();
   return (
     <div className={css.ways}>
       {WAYS.map(([way, word, what]) => (
         <div key={way}>
-          <Button
+          <ButtonLink
             voice={way === 'sketch' ? 'solid' : 'line'}
-            onClick={() =>
-              router.push(`/make/${way}/${clientId()}?stream=${encodeURIComponent(stream)}`)
-            }
+            href={`/make/${way}?stream=${encodeURIComponent(stream)}`}
+            prefetch={false}
           >
             {word}
-          </Button>
+          </ButtonLink>
           <p>{what}</p>
         </div>
       ))}

@@ -31,6 +31,7 @@ async function check(page: Page, theme: 'light' | 'dark'): Promise<void> {
     await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
     // What is being computed anew is shown pale, for a moment: not what is looked at here.
     await expect(page.locator(styled('.inspector .stale'))).toHaveCount(0);
+    await expect(page.locator(styled('.nextMove[data-old]'))).toHaveCount(0);
     const violations = await analysed(page, theme);
     expect(
       violations.map(

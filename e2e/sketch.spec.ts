@@ -16,7 +16,7 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Sketch it' }).click();
+  await page.getByRole('link', { name: 'Sketch it' }).click();
   await expect(page.getByText(/^No piece yet/)).toBeVisible();
   await page.getByLabel('Beat', { exact: true }).fill('Alder Run');
   await page.getByLabel('Stream', { exact: true }).fill('Kest Beck');
@@ -115,7 +115,7 @@ test('a beat is told in a minute: pieces, a contradiction, a rock and an undercu
   // And changed again from the book.
   await page
     .getByRole('group', { name: 'Alder Run: change' })
-    .getByRole('button', { name: 'Change the sketch' })
+    .getByRole('link', { name: 'Change the sketch' })
     .click();
   await expect.poll(order).toEqual(['1 riffle', '2 tail', '3 run']);
 });

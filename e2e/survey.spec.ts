@@ -14,7 +14,7 @@ test('a survey: banks, a tape with speeds, soundings from CSV, a rock; left half
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Survey it' }).click();
+  await page.getByRole('link', { name: 'Survey it' }).click();
   await page.getByLabel('Beat', { exact: true }).fill('Fold Reach');
   await page.getByLabel('Stream', { exact: true }).fill('Kest Beck');
   await expect(page.getByText('Banks: there is no left bank.')).toBeVisible();

@@ -119,9 +119,9 @@ describe('Read', () => {
     show(<ReadPanel />, answered({ lies: rated([], 'too-warm') }));
     expect(screen.getByText(/too warm for this trout/)).toBeInTheDocument();
   });
-  it('a lie with its why, in either unit', () => {
+  it('a lie with its why, in either unit', async () => {
     show(<ReadPanel />, { lieId: 'lie1' });
-    expect(screen.getByRole('heading', { name: 'Edge of the tongue' })).toBeInTheDocument();
+    expect(await screen.findByRole('heading', { name: 'Edge of the tongue' })).toBeInTheDocument();
     expect(screen.getByText('Ease holds it back.')).toBeInTheDocument();
     expect(
       screen.getByRole('img', { name: /Rating 69. Shelter .84, food .90, ease .58, air .86/ }),
@@ -130,7 +130,7 @@ describe('Read', () => {
       screen.getByText('Keeps 31 cm; at dusk 44 cm comes here, from shelter 3.0 m off.'),
     ).toBeInTheDocument();
     show(<ReadPanel />, { lieId: 'lie1', ...us });
-    expect(screen.getByText(/1.1 ft\/s at the nose/)).toBeInTheDocument();
+    expect(await screen.findByText(/1.1 ft\/s at the nose/)).toBeInTheDocument();
     expect(screen.getByText(/^Keeps 12 in; at dusk 17.5 in comes here/)).toBeInTheDocument();
   });
 });

@@ -2,7 +2,7 @@
 
 import { formatDepth, formatFishLength } from '../../core/units/index';
 import { useActions, usePart } from '../context';
-import { lazy } from './lazy';
+import { lazy } from '../lazy';
 import type { Lie } from '../../core/lies/index';
 import { lieName } from '../../words/names';
 import { valueOf } from '../state/answer';

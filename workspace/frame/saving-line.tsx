@@ -1,7 +1,7 @@
 'use client';
 
 import { useQueue } from '../../sync/use-queue';
-import { lazy } from './lazy';
+import { lazy } from '../lazy';
 import css from './frame.module.css';
 
 const NotTakenHere = lazy(() => import('./not-taken-here').then((m) => m.NotTakenHere));

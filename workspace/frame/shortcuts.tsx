@@ -6,7 +6,7 @@ import { Button } from '../../ui/button';
 import { useActions, usePart, useWorkspace } from '../context';
 import { createPlanActions } from '../plan-actions';
 import { STEPS, stepKey } from '../state/address';
-import { lazy } from './lazy';
+import { lazy } from '../lazy';
 
 const KeysHelp = lazy<{ onClose: () => void }>(() => import('./keys-help').then((m) => m.KeysHelp));
 

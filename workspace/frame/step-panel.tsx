@@ -1,7 +1,7 @@
 'use client';
 
 import { usePart } from '../context';
-import { lazy } from './lazy';
+import { lazy } from '../lazy';
 import { heatOf } from '../state/selectors';
 import type { Step } from '../state/address';
 import { STEP_ROWS } from './steps';

@@ -2,7 +2,7 @@ import type { ComponentType } from 'react';
 import { formatMinutes } from '../../core/units/index';
 import type { Camera } from '../../drawing/camera';
 import type { Step } from '../state/address';
-import { lazy } from './lazy';
+import { lazy } from '../lazy';
 import { valueOf } from '../state/answer';
 import { dayFound } from '../state/day-here';
 import { bestWay, numberOfMark, rigOf, shownWay } from '../state/selectors';

@@ -14,7 +14,7 @@ import { SaidLine } from './said-line';
 import { Shortcuts } from './shortcuts';
 import { StepPanel } from './step-panel';
 import { WholeView } from './steps';
-import { fetchLater, lazy } from './lazy';
+import { fetchLater, lazy } from '../lazy';
 import { listenForDay } from './listen-for-day';
 import { usePhone } from '../../ui/use-phone';
 import { useView, type View } from './use-view';

@@ -12,6 +12,7 @@ import { Button } from '../../../ui/button';
 import { Choice } from '../../../ui/choice';
 import { Disclosure } from '../../../ui/disclosure';
 import { later } from '../../../ui/later';
+import { lazy } from '../../lazy';
 import { DEPTH_RAMP, PACE_RAMP } from '../../../ui/tokens';
 import { rampColour } from '../../../ui/colour';
 import { useActions, usePart } from '../../context';
@@ -19,7 +20,6 @@ import { useThemeName } from '../../../drawing/use-theme-name';
 import { NOTHING_WORDS, SPECIES_NAMES } from '../../../words/words';
 import { lieName } from '../../../words/names';
 import { FishPanel, ScrubPanel } from './fish-panel';
-import { LiePanel } from './lie-panel';
 import { PatternPanel } from './pattern-panel';
 import { LevelPanel, OverSwitches, ProbePanel } from './water-panel';
 import { lieOf, tempOf } from '../../state/selectors';
@@ -29,6 +29,7 @@ import { createPlanActions } from '../../plan-actions';
 import panel from '../../../ui/panel.module.css';
 import css from './read.module.css';
 
+const LiePanel = lazy(() => import('./lie-panel').then((m) => m.LiePanel));
 const CarryPanel = later(() => import('./carry-panel').then((m) => m.CarryPanel));
 const CalibrationPanel = later(() => import('./calibration-panel').then((m) => m.CalibrationPanel));
 
