@@ -40,6 +40,7 @@ const elements = [
   { type: 'demo', pattern: 'demo' },
   { type: 'e2e', pattern: 'e2e' },
   { type: 'testing', pattern: 'testing' },
+  { type: 'seams', pattern: 'seams' },
   // From the root: a step has the same name.
   { type: 'bench', pattern: 'bench/**', mode: 'full' },
 ];
@@ -126,6 +127,18 @@ export const policies = [
   ),
   allow('demo', 'demo', 'services', ...anyCore),
   allow('testing', 'testing', ...anyCore),
+  // Whoever asks the same question: checks alone stand there.
+  allow(
+    'seams',
+    'seams',
+    'testing',
+    'store',
+    'services',
+    'outing',
+    'room-state',
+    'room-records',
+    ...kit,
+  ),
   allow(
     'bench',
     'bench',
@@ -164,7 +177,7 @@ export default tseslint.config(
     settings: {
       'boundaries/elements': elements,
       'boundaries/include': [
-        '{core,workers,sync,words,drawing,store,services,ui,workspace,making,outing,serving,app,demo,bench,e2e,testing}/**/*.{ts,tsx}',
+        '{core,workers,sync,words,drawing,store,services,ui,workspace,making,outing,serving,app,demo,bench,e2e,testing,seams}/**/*.{ts,tsx}',
       ],
       'import/resolver': { typescript: { alwaysTryTypes: true } },
     },

@@ -13,7 +13,7 @@ export default async function config() {
     // A test runs in a vm, where every look-up of a global is slow: the kernels would take ten times longer.
     sandboxInjectedGlobals: ['Math'],
     testMatch: [
-      '<rootDir>/{core,store,services,serving,workers,sync,words,demo,scripts,app,testing}/**/*.test.ts',
+      '<rootDir>/{core,store,services,serving,workers,sync,words,demo,scripts,app,testing,seams}/**/*.test.ts',
     ],
     // What only a server can do, or do wrong.
     testPathIgnorePatterns: ['/node_modules/', 'store/(on-server|standby)\\.test\\.ts$'],

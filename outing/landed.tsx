@@ -9,7 +9,7 @@ import {
   weightFromGirthG,
   type Species,
 } from '../core/fish/index';
-import { foldTry, HOOKED_IN, type Try, type TryEvent } from '../core/log/index';
+import { HOOKED_IN, standing, type Try, type TryEvent } from '../core/log/index';
 import { fishLengthUnit, parseFigure, parseFishLengthCm } from '../core/units/index';
 import { Button } from '../ui/button';
 import { FileDrop } from '../ui/file-drop';
@@ -205,8 +205,8 @@ function Fate({
 }) {
   const limit = shared.view.bank?.settings.keepLimit ?? 0;
   const kept = shared.tries
-    .flatMap((t) => foldTry(t.fly, t.events).timeline)
-    .filter((t) => !t.undone && t.event.kept === true && t.event.id !== landing.id).length;
+    .flatMap(standing)
+    .filter(({ event }) => event.kept === true && event.id !== landing.id).length;
   if (limit === 0)
     return (
       <p className={css.small}>

@@ -1,5 +1,5 @@
 import type { OutingLog, Try } from '../core/log/index';
-import { SWIMS_AT, EMPTY_SNAPSHOT } from '../core/log/index';
+import { SWIMS_AT, EMPTY_SNAPSHOT, triesAt } from '../core/log/index';
 import { lieState, type BeatPack, type LieState, type PackTarget } from '../core/outing/index';
 import { answersIn, coverSeconds, TAKE_S } from '../core/moves/index';
 
@@ -55,6 +55,7 @@ export function fishNumber(markId: string | null, log: OutingLog): number | null
 
 /** What each target has come to today, by its id; untried ones are absent. */
 export function statesNow(
+  beatId: string | null,
   targets: readonly PackTarget[],
   tries: readonly Try[],
   lambda: number,
@@ -63,7 +64,7 @@ export function statesNow(
   const out = new Map<string, LieState>();
   for (const t of targets) {
     const state = lieState({
-      tries: tries.filter((x) => (x.snapshot.target?.id ?? x.markId) === t.id),
+      tries: triesAt({ beatId, markId: t.markId, place: t }, tries),
       home: homeOf(t),
       cover: coverOf(t),
       lambda,

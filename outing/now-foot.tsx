@@ -1,8 +1,8 @@
 'use client';
 
-import { foldTry, isCast, tallyOf, type Try } from '../core/log/index';
-import type { HeldPack } from '../core/outing/index';
-import { DEFAULT_TACKLE, dueFor, findRig, type Use } from '../core/rig/index';
+import { tallyOf } from '../core/log/index';
+import { flyUse, type HeldPack } from '../core/outing/index';
+import { DEFAULT_TACKLE, dueFor, findRig, WEED_EVERY } from '../core/rig/index';
 import { Button } from '../ui/button';
 import { DUE_WORDS } from '../words/rig-words';
 import { keptWords, type OutingShared } from './shared';
@@ -29,7 +29,7 @@ export function NowFoot({
   // A book that was taken along before there were rigs has none.
   const tackle = view.bank?.settings.tackle ?? DEFAULT_TACKLE;
   const rodName = (i: 0 | 1) => findRig(tackle, tackle.ready[i])?.name.toLowerCase() ?? 'not said';
-  const due = dueFor(usedSince(tries), WEED_EVERY);
+  const due = dueFor(flyUse(tries), WEED_EVERY);
   const figures = [
     [String(tally.touched), 'touched'],
     [String(tally.taken), 'taken'],
@@ -78,26 +78,4 @@ export function NowFoot({
       </nav>
     </footer>
   );
-}
-
-/** A fly gathers weed every so many casts (common practice). */
-const WEED_EVERY = 15;
-
-/** Casts, fish and snags since the fly, or the rig, was last changed: it was tied anew then. */
-function usedSince(tries: readonly Try[]): Use {
-  const use: Use = { casts: 0, fish: 0, snags: 0, castsSinceLook: 0 };
-  for (const t of tries)
-    for (const { event, undone } of foldTry(t.fly, t.events).timeline) {
-      if (undone) continue;
-      if (event.code === 'change' || event.code === 'fly-lost')
-        Object.assign(use, { casts: 0, fish: 0, snags: 0, castsSinceLook: 0 });
-      else if (event.code === 'weed') use.castsSinceLook = 0;
-      else if (event.code === 'hook') use.fish++;
-      else if (event.code === 'snag' || event.code === 'hung') use.snags++;
-      if (isCast(event.code)) {
-        use.casts++;
-        use.castsSinceLook++;
-      }
-    }
-  return use;
 }

@@ -44,7 +44,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
     tallyOf(outing, tries, now).taken,
     outing ? (now - outing.startMs) / 3_600_000 : 0,
   );
-  const states = statesNow(targets, tries, pays, now);
+  const states = statesNow(held?.pack.beatId ?? null, targets, tries, pays, now);
   const { until } = useTimeAndWater();
   const planned = useRoute(
     held?.pack ?? null,

@@ -183,7 +183,7 @@ describe('what is done on the bank', () => {
     expect(tried().events.map((e) => e.seq)).toEqual([1, 2, 3]);
     expect(actions.takeBack(id)).toBe(true);
     expect(foldTry('', tried().events).state).toBe('open');
-    expect([...statesNow([target('t', 3)], view().log.tries, 3, START).keys()]).toEqual(['t']);
+    expect([...statesNow('b', [target('t', 3)], view().log.tries, 3, START).keys()]).toEqual(['t']);
     // The same outing goes on.
     actions.openTry({ kind: 'here', beatId: 'b' }, '');
     expect(view().log.outings).toHaveLength(1);

@@ -5,8 +5,13 @@ import type { BeatPack, LieState, PackTarget } from '../core/outing/index';
 import { routeAsk, standingAt } from './route-now';
 
 const ground = madeGround(5, 8, 12);
-const pack = { beatId: 'b', lengthM: 30, route: { ground, stops: [] } } as unknown as BeatPack;
+const pack = { beatId: 'b', lengthM: 30, targets: [], route: { ground, stops: [] } } as unknown as BeatPack;
 const NOW = { lambda: 3, nowMs: 1000, untilMs: null, direction: 'up' as const };
+/** Where a lie of the ground is. */
+const placeOf = (id: string) => {
+  const { xM, yM } = ground.lies.find((l) => l.id === id)!;
+  return { xM, yM };
+};
 const attempt = (id: string, codes: EventCode[], stand = ground.stands[2]!): Try => ({
   id: `t-${id}`,
   outingId: 'o',
@@ -20,8 +25,7 @@ const attempt = (id: string, codes: EventCode[], stand = ground.stands[2]!): Try
     target: {
       id,
       kind: null,
-      xM: 0,
-      yM: 0,
+      ...placeOf(id),
       rating: 50,
       needs: null,
       depthM: null,

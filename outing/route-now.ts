@@ -1,5 +1,5 @@
 import type { Try } from '../core/log/index';
-import { foldTry } from '../core/log/index';
+import { foldTry, triesAt } from '../core/log/index';
 import type { BeatPack, LieState, PackTarget } from '../core/outing/index';
 import type { PlannedStop, RouteAsk, Tick } from '../core/route/index';
 import { isDue } from './next-thing';
@@ -30,9 +30,11 @@ export function routeAsk(
     if (passed.has(lie.id)) return [{ lieId: lie.id, looks: [], closed: true }];
     if (!state) return [];
     const due = isDue(state, now.nowMs);
-    const blanks = here
-      .filter((t) => (t.snapshot.target?.id ?? t.markId) === lie.id)
-      .reduce((sum, t) => sum + foldTry(t.fly, t.events).casts, 0);
+    const { markId } = pack.targets.find((t) => t.id === lie.id) ?? { markId: null };
+    const blanks = triesAt({ beatId: pack.beatId, markId, place: lie }, here).reduce(
+      (sum, t) => sum + foldTry(t.fly, t.events).casts,
+      0,
+    );
     const look = Math.max(0, ...ground.stands.map((_, s) => ground.casts[s]![l]?.look ?? 0));
     const covered = state.kind === 'covered' ? Array.from({ length: blanks }, () => look) : [];
     return [{ lieId: lie.id, looks: covered, closed: !due }];

@@ -1,6 +1,6 @@
 'use client';
 
-import { EVENT_WORDS, foldTry } from '../core/log/index';
+import { foldTry, meaningOf } from '../core/log/index';
 import { clockText, formatFishLength } from '../core/units/index';
 import { targetWords } from '../words/outing-words';
 import { detailWords, END_WORDS } from '../words/try-words';
@@ -39,7 +39,7 @@ export function TriesView(shared: OutingShared) {
                   {fold.timeline.map(({ event, undone }) => (
                     <li key={event.id} data-undone={undone ? '' : undefined}>
                       {clockText(event.clientMs, outing?.timeZone)}{' '}
-                      {EVENT_WORDS[event.code].toLowerCase()}
+                      {meaningOf(event.code).word.toLowerCase()}
                       {detailWords(event, units) && `, ${detailWords(event, units)}`}
                       {undone ? ' (taken back)' : ''}
                     </li>

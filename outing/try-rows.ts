@@ -1,6 +1,7 @@
 import {
   CHANGED,
   LOSS_CAUSES,
+  meaningOf,
   MISS_CAUSES,
   MISSED_SIZES,
   type TryEvent,
@@ -20,7 +21,8 @@ export function rowOf(
   last: TryEvent | null,
 ): { label: string; cells: Cell[] } | null {
   if (!last || state === 'hooked') return null;
-  if (last.code === 'miss')
+  const means = meaningOf(last.code);
+  if (means.answer === 'missed')
     return {
       label: 'Why it was missed, and how large it was',
       cells: [
@@ -36,7 +38,7 @@ export function rowOf(
         })),
       ],
     };
-  if (last.code === 'loss')
+  if (means.ends === 'lost')
     return {
       label: 'Why it was lost',
       cells: LOSS_CAUSES.map((lost) => ({
@@ -45,7 +47,7 @@ export function rowOf(
         pressed: last.lost === lost,
       })),
     };
-  if (last.code === 'change')
+  if (means.move === 'changed')
     return {
       label: 'What was changed',
       cells: CHANGED.map((changed) => ({

@@ -2,12 +2,15 @@
 
 import { useEffect, useRef, useState } from 'react';
 import {
-  EVENT_WORDS,
   foldTry,
   isOver,
-  possibleEvents,
+  mayCast,
+  meaningOf,
+  pressedAt,
+  standing,
   type EventCode,
   type FellAt,
+  type StandingEvent,
   type Try,
   type TryEvent,
 } from '../core/log/index';
@@ -35,9 +38,9 @@ const CastFace = part(() => import('./cast-face').then((m) => m.CastFace), 128);
 const Landed = part(() => import('./landed').then((m) => m.Landed));
 const NextMove = part(() => import('./next-move').then((m) => m.NextMove), 180);
 
-const PAD = ['cast', 'look', 'refusal', 'hook', 'miss', 'spook'] as const;
-const HOOKED = ['landing', 'loss', 'foul'] as const;
-const ELSE = possibleEvents('open').filter((code) => !(PAD as readonly EventCode[]).includes(code));
+const PAD = pressedAt('first');
+const HOOKED = pressedAt('fish on');
+const ELSE = pressedAt('else');
 const PAD_KEYS = '123456';
 const FELL_KEYS: Record<string, FellAt> = {
   ArrowUp: 'long',
@@ -46,39 +49,25 @@ const FELL_KEYS: Record<string, FellAt> = {
   ArrowRight: 'right',
   '0': 'on',
 };
-const CAST_CODES: readonly EventCode[] = [
-  'cast',
-  'look',
-  'refusal',
-  'hook',
-  'miss',
-  'spook',
-  'bottom',
-  'clear',
-];
 
 /** One fish: one press an event, what more is said of it in the row beneath; three presses from the pocket. */
 export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try }) {
   const { view, now, outing, actions } = shared;
   const fold = foldTry(attempt.fly, attempt.events);
-  const last = [...fold.timeline].reverse().find((t) => !t.undone)?.event ?? null;
-  const lastCast =
-    [...fold.timeline].reverse().find((t) => !t.undone && CAST_CODES.includes(t.event.code))
-      ?.event ?? null;
+  const events = standing(attempt);
+  const last = events.at(-1)?.event ?? null;
+  const lastCast = events.findLast(({ means }) => means.isLaid)?.event ?? null;
   const [elseOpen, setElseOpen] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const settings = view.bank?.settings;
   const units = settings?.units ?? 'metric';
   const pad = fold.state === 'hooked' ? HOOKED : PAD;
-  const isDone = isOver(fold.state) && fold.state !== 'lost' && fold.state !== 'put down';
+  const isDone = isOver(fold.state) && !mayCast(fold.state);
 
   const press = async (code: EventCode, detail: Partial<TryEvent> = {}) => {
     setProblem(null);
     setElseOpen(false);
-    const fight =
-      code === 'landing' || code === 'loss' || code === 'foul'
-        ? foughtSeconds(fold.timeline, now)
-        : {};
+    const fight = meaningOf(code).press === 'fish on' ? foughtSeconds(events, now) : {};
     const kept = await actions.press(attempt.id, code, { ...fight, ...detail });
     if (!kept) setProblem('Not kept on this phone. It stays while the page is open.');
   };
@@ -115,9 +104,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
       </header>
       {fold.state === 'hooked' ? (
         <section className={css.rest} role="alert">
-          <p className={css.clock}>
-            {minutesSeconds(foughtSeconds(fold.timeline, now).foughtS ?? 0)}
-          </p>
+          <p className={css.clock}>{minutesSeconds(foughtSeconds(events, now).foughtS ?? 0)}</p>
           <p>{handlingWords(heat)}</p>
         </section>
       ) : (
@@ -129,7 +116,8 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
           <strong>{fold.casts}</strong> {fold.casts === 1 ? 'cast' : 'casts'}
           {last && (
             <span className={css.said}>
-              , {clockText(last.clientMs, outing?.timeZone)} {EVENT_WORDS[last.code].toLowerCase()}
+              , {clockText(last.clientMs, outing?.timeZone)}{' '}
+              {meaningOf(last.code).word.toLowerCase()}
               {detailWords(last, units) && `, ${detailWords(last, units)}`}
             </span>
           )}
@@ -164,7 +152,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
                 onClick={() => void press(code)}
               >
                 <EventShape code={code} />
-                {EVENT_WORDS[code]}
+                {meaningOf(code).word}
               </Button>
             ))}
           </div>
@@ -192,7 +180,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
               </ButtonAnchor>
               {ELSE.map((code) => (
                 <Button voice="bare" key={code} onClick={() => void press(code)}>
-                  {EVENT_WORDS[code]}
+                  {meaningOf(code).word}
                 </Button>
               ))}
             </div>
@@ -233,7 +221,7 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
               ? 'nothing yet'
               : fold.last.code === 'more'
                 ? detailWords(fold.last, units)
-                : EVENT_WORDS[fold.last.code].toLowerCase()}
+                : meaningOf(fold.last.code).word.toLowerCase()}
           </small>
         </Button>
       </div>
@@ -242,11 +230,8 @@ export function TryView({ attempt, ...shared }: OutingShared & { attempt: Try })
 }
 
 /** Seconds since it took, where it did. */
-function foughtSeconds(
-  timeline: ReturnType<typeof foldTry>['timeline'],
-  now: number,
-): { foughtS?: number } {
-  const hook = [...timeline].reverse().find((t) => !t.undone && t.event.code === 'hook')?.event;
+function foughtSeconds(events: readonly StandingEvent[], now: number): { foughtS?: number } {
+  const hook = events.findLast(({ means }) => means.ends === 'hooked')?.event;
   if (!hook) return {};
   // A clock that was set back in between says nothing.
   const s = Math.round((now - hook.clientMs) / 1000);
@@ -274,7 +259,7 @@ function Rest({ last, pays }: { last: TryEvent | null; pays: number }) {
   const rest = last ? restAfter(last.code, pays) : { kind: 'none' as const };
   const passedS = useSecondsSince(last);
   if (!last || rest.kind === 'none') return null;
-  const words = restWords(rest, last.code);
+  const words = restWords(rest, meaningOf(last.code));
   if (rest.kind !== 'beside' && rest.kind !== 'come back')
     return (
       <section className={css.rest}>
@@ -306,11 +291,11 @@ function Ended({
   say: (detail: Partial<TryEvent>, of: TryEvent | null) => void;
   shared: OutingShared;
 }) {
-  if (last?.code === 'landing')
+  if (last && meaningOf(last.code).ends === 'landed')
     return <Landed attempt={attempt} landing={last} onSay={(d) => say(d, last)} shared={shared} />;
   return (
     <section className={css.ended}>
-      <p>{last ? EVENT_WORDS[last.code] : 'Over'}. This try is over.</p>
+      <p>{last ? meaningOf(last.code).word : 'Over'}. This try is over.</p>
     </section>
   );
 }

@@ -8,7 +8,7 @@ const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.t
   .split('\n')
   .filter((f) => f && !f.endsWith('.d.ts') && !f.startsWith('demo/data/'));
 const isTest = (f) =>
-  /\.test\.tsx?$/.test(f) || f.includes('/fixtures/') || /^(e2e|testing)\//.test(f);
+  /\.test\.tsx?$/.test(f) || f.includes('/fixtures/') || /^(e2e|testing|seams)\//.test(f);
 let tests = 0;
 let all = 0;
 for (const f of new Set(files)) {

@@ -1,4 +1,4 @@
-import { EVENT_WORDS, type EventCode } from '../core/log/index';
+import { EVENT_CODES, meaningOf } from '../core/log/index';
 
 /** A change as the queue holds it. */
 interface Change {
@@ -21,8 +21,10 @@ const NAMES: Record<string, string> = {
 
 /** What a change is, for a person to know it by: "Missed", "A fish marked". */
 export function changeName({ kind, method, body }: Change): string {
-  if (kind === 'press')
-    return EVENT_WORDS[body?.code as EventCode] ?? 'Something that happened in a try';
+  if (kind === 'press') {
+    const code = EVENT_CODES.find((c) => c === body?.code);
+    return code ? meaningOf(code).word : 'Something that happened in a try';
+  }
   const name = NAMES[kind] ?? 'A change';
   return method === 'DELETE' ? `${name}, taken out again` : name;
 }

@@ -1,15 +1,17 @@
 import type { Heat } from '../core/day/index';
-import type {
-  Changed,
-  EventCode,
-  FellAt,
-  HookedIn,
-  LossCause,
-  MissCause,
-  MissedSize,
-  Reading,
-  TryEvent,
-  TryFold,
+import {
+  meaningOf,
+  type Changed,
+  type EventMeaning,
+  type FellAt,
+  type FlyAnswer,
+  type HookedIn,
+  type LossCause,
+  type MissCause,
+  type MissedSize,
+  type Reading,
+  type TryEvent,
+  type TryFold,
 } from '../core/log/index';
 import type { Rest } from '../core/moves/index';
 import type { FlyKind } from '../core/rig/index';
@@ -80,18 +82,20 @@ export function handlingWords(heat: Heat): string {
   return 'Wet hands, barbless, side pressure; in the water all the while.';
 }
 
+const DID_WORDS: Record<FlyAnswer, string> = {
+  looked: 'It looked.',
+  turned: 'It turned away.',
+  missed: 'It came and missed.',
+  took: 'It took.',
+};
+
 /** Why it rests, or what to do instead. */
-export function restWords(rest: Rest, did: EventCode): string {
-  const what =
-    did === 'miss'
-      ? 'It came and missed.'
-      : did === 'refusal'
-        ? 'It turned away.'
-        : did === 'look'
-          ? 'It looked.'
-          : did === 'spook'
-            ? 'It was put down.'
-            : 'It came off.';
+export function restWords(rest: Rest, did: Pick<EventMeaning, 'answer' | 'ends'>): string {
+  const what = did.answer
+    ? DID_WORDS[did.answer]
+    : did.ends === 'lost'
+      ? 'It came off.'
+      : 'It was put down.';
   if (rest.kind === 'beside') return `${what} Let it settle.`;
   if (rest.kind === 'come back')
     return `${what} Fish elsewhere, and come back in ${Math.round(rest.minutes)} minutes.`;
@@ -110,7 +114,7 @@ export function detailWords(e: TryEvent, units: UnitSystem): string {
     e.lost ? LOSS_WORDS[e.lost] : '',
     e.fellAt ? FELL_WORDS[e.fellAt] : '',
     e.dragged === undefined ? '' : e.dragged ? 'it dragged' : 'it ran clean',
-    e.changed && e.code === 'change' ? CHANGED_WORDS[e.changed] : '',
+    e.changed && meaningOf(e.code).move === 'changed' ? CHANGED_WORDS[e.changed] : '',
     e.fly ?? '',
     e.hookedIn ? hookedWords(e.hookedIn) : '',
     e.foughtS !== undefined ? `fought ${Math.round(e.foughtS)} s` : '',

@@ -7,6 +7,7 @@ export { fnv1a64 } from './hash';
 export { clamp, lerp, smoothstep, wrapAngle } from './scalar';
 export {
   distanceToPolyline,
+  metresApart,
   nearestOnSegment,
   pointInPolygon,
   polylineYAt,

@@ -1,20 +1,18 @@
 import type { LevelName } from '../formats/index';
-import type { Place } from '../grid/index';
+import { metresApart } from '../grid/index';
 import type { Species } from '../fish/index';
 import { seasonOfMonth, type LieKind, type Method, type Season } from '../lies/index';
 import {
   CASTS_A_WORKING,
-  foldTry,
-  isCast,
-  SHOWS,
+  standing,
+  type EventMeaning,
+  type StandingEvent,
   appliedOf,
   NO_PRIORS,
   type Applied,
-  type EventCode,
   type LossCause,
   type MissCause,
   type Try,
-  type TryEvent,
 } from '../log/index';
 import type { FlyKind } from '../rig/index';
 import { answersIn } from '../moves/index';
@@ -106,22 +104,27 @@ export interface SaidParts {
   crossMps: number;
 }
 
-const LOOKS: readonly EventCode[] = ['look', 'refusal', 'miss', 'hook', 'let-be', 'foul'];
-/** The same with what can only follow one. */
-const ANSWERED: readonly EventCode[] = [...LOOKS, 'landing', 'loss'];
+/** A fish that had been on: it was landed, or came off. */
+const wasOn = (means: EventMeaning): boolean => means.ends === 'landed' || means.ends === 'lost';
+const hadFly = (means: EventMeaning): boolean =>
+  means.answer === 'took' || means.answer === 'missed';
+const answered = (means: EventMeaning): boolean => means.answer !== null || wasOn(means);
+const downed = (means: EventMeaning): boolean => means.ends === 'put down';
+
 const HOUR_MS = 3_600_000;
 
 const PLAIN = appliedOf(NO_PRIORS);
 
 /** What a try says; null: nothing happened in it, and it says nothing. */
 export function tryFact(t: Try): TryFact | null {
-  const fold = foldTry(t.fly, t.events);
-  const events = fold.timeline.filter((e) => !e.undone).map((e) => e.event);
-  const had = (codes: readonly EventCode[]) => events.some((e) => codes.includes(e.code));
-  const shown = had(SHOWS);
+  const events = standing(t);
+  const casts = events.filter(({ means }) => means.isCast).length;
+  const had = (is: (means: EventMeaning) => boolean) => events.some(({ means }) => is(means));
+  const shown = had((means) => means.showsFish);
   // A fish that was landed or lost was on, even where the tap that it took was taken back.
-  const fought = had(['landing', 'loss']);
-  if (fold.casts === 0 && !shown) return null;
+  const fought = had(wasOn);
+  const hooked = had((means) => means.answer === 'took');
+  if (casts === 0 && !shown) return null;
   const { target, rated, water, weather, cast, predicted, level } = t.snapshot;
   const month = new Date(t.openedMs + 60_000 * t.zoneOffsetMin).toISOString().slice(0, 7);
   // Ratings were no chances before the water had its constant.
@@ -143,7 +146,7 @@ export function tryFact(t: Try): TryFact | null {
     lay: cast?.lay.kind ?? null,
     flyKind: cast?.rig.fly ?? null,
     rigId: cast?.rig.id ?? null,
-    device: events[0]?.device ?? '',
+    device: events[0]?.event.device ?? '',
     species: rated.species,
     method: rated.method,
     sky: weather.sky,
@@ -155,7 +158,7 @@ export function tryFact(t: Try): TryFact | null {
     homeSaid,
     homeOffset: rated.homeOffset ?? 0,
     homeSlope: rated.homeSlope ?? 1,
-    workings: Math.max(1, fold.casts / CASTS_A_WORKING),
+    workings: Math.max(1, casts / CASTS_A_WORKING),
     shown,
     parts: partsOf(predicted.chance?.parts, weather.windMps),
     answersSaid:
@@ -165,43 +168,43 @@ export function tryFact(t: Try): TryFact | null {
     ticksSaid: predicted.ticks ?? null,
     exposure: predicted.exposure,
     calmSaid: predicted.calm,
-    casts: fold.casts,
-    looked: had(LOOKS) || fought,
-    took: had(['miss', 'hook']) || fought,
-    hooked: had(['hook']) || fought,
-    landed: had(['landing']),
-    spooked: had(['spook']),
-    answeredAt: coversUntil(events, ANSWERED, 1),
-    downAt: coversUntil(events, ['spook'], 0),
+    casts,
+    looked: had(answered),
+    took: had(hadFly) || fought,
+    hooked: hooked || fought,
+    landed: had((means) => means.ends === 'landed'),
+    spooked: had(downed),
+    answeredAt: coversUntil(events, answered, 1),
+    downAt: coversUntil(events, downed, 0),
     fell: {
-      on: events.filter((e) => e.fellAt === 'on').length,
-      off: events.filter((e) => e.fellAt && e.fellAt !== 'on').length,
+      on: events.filter(({ event: e }) => e.fellAt === 'on').length,
+      off: events.filter(({ event: e }) => e.fellAt && e.fellAt !== 'on').length,
     },
     dragged: {
-      yes: events.filter((e) => e.dragged === true).length,
-      no: events.filter((e) => e.dragged === false).length,
+      yes: events.filter(({ event: e }) => e.dragged === true).length,
+      no: events.filter(({ event: e }) => e.dragged === false).length,
     },
     felt: {
-      touched: events.filter((e) => e.code === 'bottom' || e.code === 'hung').length,
-      clear: events.filter((e) => e.code === 'clear').length,
+      touched: events.filter(({ means: { bed } }) => bed === 'ticked' || bed === 'hung').length,
+      clear: events.filter(({ means }) => means.bed === 'clear').length,
     },
-    misses: events.flatMap((e) => (e.code === 'miss' && e.missed ? [e.missed] : [])),
-    loss: events.find((e) => e.code === 'loss')?.lost ?? null,
-    odd: fought && !had(['hook', 'foul']),
+    misses: events.flatMap(({ event, means }) =>
+      means.answer === 'missed' && event.missed ? [event.missed] : [],
+    ),
+    loss: events.find(({ means }) => means.ends === 'lost')?.event.lost ?? null,
+    odd: fought && !hooked,
   };
 }
 
-const metresApart = (a: Place, b: Place) => Math.hypot(a.xM - b.xM, a.yM - b.yM);
-
 /** Covers up to the first of such events, that one's own among them where it is one; null: there was none. */
 function coversUntil(
-  events: readonly TryEvent[],
-  codes: readonly EventCode[],
+  events: readonly StandingEvent[],
+  is: (means: EventMeaning) => boolean,
   least: number,
 ): number | null {
-  const at = events.findIndex((e) => codes.includes(e.code));
+  const at = events.findIndex(({ means }) => is(means));
   if (at < 0) return null;
-  return Math.max(least, events.slice(0, at + 1).filter((e) => isCast(e.code)).length);
+  return Math.max(least, events.slice(0, at + 1).filter(({ means }) => means.isCast).length);
 }
 
 /** Parts as they were kept; null: those of a try from before they were. */

@@ -5,8 +5,8 @@ import {
   foldTry,
   homeAsked,
   homeTrials,
-  isCast,
   isOver,
+  meaningOf,
   NO_PRIORS,
   possibleEvents,
   type Priors,
@@ -42,7 +42,7 @@ describe('what each event is', () => {
     'rise',
   ];
   it.each(EVENT_CODES.map((c) => [c]))('%s: a cast or none', (code) => {
-    expect(isCast(code)).toBe(CASTS.includes(code));
+    expect(meaningOf(code).isCast).toBe(CASTS.includes(code));
     if (code === 'undo' || code === 'more') return;
     expect(foldTry('', [eventOf(1, code)]).casts).toBe(CASTS.includes(code) ? 1 : 0);
   });
@@ -75,7 +75,8 @@ describe('what each event is', () => {
     ['bottom', false],
     ['clear', false],
     ['other-species', false],
-    ['rise', false],
+    ['rise', true],
+    ['seen', true],
   ] as const)('%s shows a fish where none was seen: %s', (code, fish) => {
     expect(
       homeTrials([rated(60, { events: [eventOf(1, 'cast'), eventOf(2, code)] })])[0],

@@ -1,66 +1,5 @@
 import type { Species } from '../fish/index';
-
-export const EVENT_CODES = [
-  'cast',
-  'look',
-  'refusal',
-  'miss',
-  'hook',
-  'loss',
-  'landing',
-  'spook',
-  'change',
-  'rest',
-  // What else happens to a cast, and other ends of a try.
-  'snag',
-  'fly-lost',
-  'weed',
-  'bottom',
-  // Of what sinks: it never touched, and it hung on the bed.
-  'clear',
-  'hung',
-  'other-species',
-  'foul',
-  'let-be',
-  'leave',
-  // Beside the casts: a rise that was not to the fly; who went up to look.
-  'rise',
-  'seen',
-  'unseen',
-  // Said afterwards of an event before it.
-  'more',
-  'undo',
-] as const;
-export type EventCode = (typeof EVENT_CODES)[number];
-
-/** What the button says, and the time line. */
-export const EVENT_WORDS: Record<EventCode, string> = {
-  cast: 'Nothing',
-  look: 'Looked',
-  refusal: 'Turned away',
-  miss: 'Missed',
-  hook: 'Took',
-  loss: 'Came off',
-  landing: 'Landed',
-  spook: 'Put down',
-  change: 'Changed',
-  rest: 'Rested it',
-  snag: 'Snagged',
-  'fly-lost': 'Fly lost',
-  weed: 'Weed on it',
-  bottom: 'Ticked the bed',
-  clear: 'Never touched',
-  hung: 'Hung on the bed',
-  'other-species': 'Another kind took',
-  foul: 'Foul-hooked',
-  'let-be': 'Let be, too small',
-  leave: 'Left it',
-  rise: 'Rose, not to it',
-  seen: 'Went up, saw it',
-  unseen: 'Went up, saw none',
-  more: 'Said more',
-  undo: 'Take it back',
-};
+import { FOULED, meaningOf, type EventCode, type EventMeaning, type TryState } from './event-table';
 
 /** Why a take was missed, as the angler says. */
 export const MISS_CAUSES = ['early', 'late', 'never-touched', 'pulled-off'] as const;
@@ -134,12 +73,6 @@ export interface TryEvent extends Catch {
   of?: string;
 }
 
-export type TryState =
-  'open' | 'hooked' | 'landed' | 'lost' | 'put down' | 'foul-hooked' | 'let be' | 'left';
-
-/** States that end a try. */
-export const isOver = (state: TryState): boolean => state !== 'open' && state !== 'hooked';
-
 export interface TryFold {
   state: TryState;
   /** Casts that reached the fish: every answer of the fish is one, and "Nothing" is one. */
@@ -151,21 +84,6 @@ export interface TryFold {
   /** The event that "Take it back" would undo. */
   last: TryEvent | null;
 }
-
-const IS_A_CAST: Partial<Record<EventCode, true>> = {
-  cast: true,
-  look: true,
-  refusal: true,
-  miss: true,
-  hook: true,
-  bottom: true,
-  clear: true,
-  'other-species': true,
-  rise: true,
-};
-
-/** Whether an event counts as a cast that reached the water. */
-export const isCast = (code: EventCode): boolean => IS_A_CAST[code] ?? false;
 
 /** By number; of two devices' events under one number, by device: both stand, the order is a convention. */
 const inOrder = (a: TryEvent, b: TryEvent) =>
@@ -200,18 +118,11 @@ export function foldTry(firstFly: string, events: readonly TryEvent[]): TryFold 
     fold.timeline.push({ event, undone: gone });
     if (gone) continue;
     fold.last = event;
-    if (IS_A_CAST[event.code]) fold.casts++;
-    if (event.code === 'hook') fold.state = 'hooked';
-    if (event.code === 'loss') fold.state = 'lost';
-    if (event.code === 'spook') fold.state = 'put down';
-    if (event.code === 'foul') fold.state = 'foul-hooked';
-    if (event.code === 'let-be') fold.state = 'let be';
-    if (event.code === 'leave') fold.state = 'left';
-    if (event.code === 'change' && event.fly) fold.fly = event.fly;
-    if (event.code === 'landing') {
-      fold.state = 'landed';
-      fold.landedCm = event.lengthCm ?? null;
-    }
+    const { isCast, ends, move } = meaningOf(event.code);
+    if (isCast) fold.casts++;
+    if (ends) fold.state = ends;
+    if (ends === 'landed') fold.landedCm = event.lengthCm ?? null;
+    if (move === 'changed' && event.fly) fold.fly = event.fly;
   }
   return fold;
 }
@@ -239,22 +150,24 @@ function detailsSaid(
   return out;
 }
 
-/** Which buttons make sense now: a fish is landed or lost only once it has taken. */
-export function possibleEvents(state: TryState): EventCode[] {
-  if (state === 'hooked') return ['landing', 'loss', 'foul'];
-  if (isOver(state) && state !== 'lost' && state !== 'put down') return [];
-  return [
-    ...(['cast', 'look', 'refusal', 'miss', 'hook', 'spook', 'change', 'rest'] as const),
-    ...([
-      'snag',
-      'fly-lost',
-      'weed',
-      'bottom',
-      'clear',
-      'hung',
-      'other-species',
-      'let-be',
-    ] as const),
-    ...(['rise', 'seen', 'unseen'] as const),
-  ];
+/** An event that stands, with what it means in its try. */
+export interface StandingEvent {
+  event: TryEvent;
+  means: EventMeaning;
+}
+
+/**
+ * What happened in a try, in order: what was taken back is left out, what was said afterwards is laid over,
+ * and a take that turned out to be foul-hooked is none. Whoever asks what a try shows asks here.
+ */
+export function standing(t: { fly: string; events: readonly TryEvent[] }): StandingEvent[] {
+  const out = foldTry(t.fly, t.events)
+    .timeline.filter((e) => !e.undone)
+    .map(({ event }): StandingEvent => ({ event, means: meaningOf(event.code) }));
+  for (const [i, { means }] of out.entries()) {
+    if (means.ends !== 'foul-hooked') continue;
+    const took = out.findLastIndex((e, j) => j < i && e.means.answer === 'took');
+    if (took >= 0) out[took] = { ...out[took]!, means: FOULED };
+  }
+  return out;
 }

@@ -1,20 +1,8 @@
 import type { HomeTrial } from '../lies/index';
-import { foldTry, type EventCode } from './events';
+import { standing } from './events';
 import type { HomePrior, Priors } from './priors';
 import type { Try } from './tries';
 
-/** What shows that a fish was there. */
-export const SHOWS: readonly EventCode[] = [
-  'look',
-  'refusal',
-  'miss',
-  'hook',
-  'landing',
-  'loss',
-  'spook',
-  'foul',
-  'let-be',
-];
 /** So many casts are one working of a place (common practice). */
 export const CASTS_A_WORKING = 3;
 
@@ -27,15 +15,16 @@ export function homeTrials(tries: readonly Try[]): HomeTrial[] {
     const { target, rated } = t.snapshot;
     const offset = rated.homeOffset;
     if (t.markId !== null || target?.rating == null || offset == null) return [];
-    const fold = foldTry(t.fly, t.events);
-    const fish = fold.timeline.some((e) => !e.undone && SHOWS.includes(e.event.code));
-    if (!fish && fold.casts === 0) return [];
+    const events = standing(t);
+    const fish = events.some(({ means }) => means.showsFish);
+    const casts = events.filter(({ means }) => means.isCast).length;
+    if (!fish && casts === 0) return [];
     return [
       {
         chance: target.rating / 100,
         offset,
         ...(rated.homeSlope != null && { slope: rated.homeSlope }),
-        workings: Math.max(1, fold.casts / CASTS_A_WORKING),
+        workings: Math.max(1, casts / CASTS_A_WORKING),
         fish,
       },
     ];

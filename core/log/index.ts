@@ -1,7 +1,7 @@
 /** Records: what is kept, typed once for the store, the services, the server's schemas and the screens. */
 
 // The angler.
-export { CASTS_A_WORKING, homeAsked, homeTrials, SHOWS } from './home-trials';
+export { CASTS_A_WORKING, homeAsked, homeTrials } from './home-trials';
 export {
   ASSUMED_TEMP_C,
   DEFAULT_SETTINGS,
@@ -64,29 +64,42 @@ export { EMPTY_SNAPSHOT, readSnapshot, type TempSource, type TrySnapshot } from 
 export { writeSnapshot } from './write-snapshot';
 export { CONSTANTS_HASH, constantsHashOf } from './constants';
 export {
-  CHANGED,
+  codesWhere,
   EVENT_CODES,
-  EVENT_WORDS,
+  eventsThatEnd,
+  isOver,
+  mayCast,
+  meaningOf,
+  possibleEvents,
+  pressedAt,
+  type Emptied,
+  type EventCode,
+  type EventMeaning,
+  type FlyAnswer,
+  type Heard,
+  type TryState,
+} from './event-table';
+export { triesAt, type WorkedAt } from './tries-at';
+export { lookOfTry } from './look-of-try';
+export {
+  CHANGED,
   FELL_AT,
   foldTry,
-  isCast,
   HOOKED_IN,
-  isOver,
   LOSS_CAUSES,
   MISS_CAUSES,
   MISSED_SIZES,
-  possibleEvents,
+  standing,
   type Catch,
   type Changed,
-  type EventCode,
   type FellAt,
   type HookedIn,
   type LossCause,
   type MissCause,
   type MissedSize,
+  type StandingEvent,
   type TryEvent,
   type TryFold,
-  type TryState,
 } from './events';
 
 // The log as devices share it.

@@ -1,4 +1,5 @@
-import { foldTry, isOver } from './events';
+import { isOver } from './event-table';
+import { foldTry, standing } from './events';
 import type { Outing, Reading } from './outings';
 import type { OutingLog } from './log-changes';
 import type { Try } from './tries';
@@ -23,14 +24,12 @@ export function tallyOf(outing: Outing | null, tries: readonly Try[], nowMs: num
   const out = { touched: 0, taken: 0, missed: 0, landed: 0, kept: 0, casts: 0 };
   const places = new Set<string>();
   for (const t of tries) {
-    const fold = foldTry(t.fly, t.events);
-    out.casts += fold.casts;
     places.add(t.snapshot.target?.id ?? t.readId ?? t.id);
-    for (const { event, undone } of fold.timeline) {
-      if (undone) continue;
-      if (event.code === 'hook') out.taken++;
-      if (event.code === 'miss') out.missed++;
-      if (event.code === 'landing') {
+    for (const { event, means } of standing(t)) {
+      if (means.isCast) out.casts++;
+      if (means.answer === 'took') out.taken++;
+      if (means.answer === 'missed') out.missed++;
+      if (means.ends === 'landed') {
         out.landed++;
         if (event.kept) out.kept++;
       }

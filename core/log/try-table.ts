@@ -1,5 +1,13 @@
 import { fnv1a64 } from '../grid/index';
-import { EVENT_CODES, foldTry, type EventCode, type TryEvent, type TryState } from './events';
+import {
+  EVENT_CODES,
+  eventsThatEnd,
+  meaningOf,
+  TRY_STATES,
+  type EventCode,
+  type TryState,
+} from './event-table';
+import { foldTry, standing, type TryEvent } from './events';
 import { isTimeZone } from '../units/index';
 import { instantIn, type Outing } from './outings';
 import { EMPTY_SNAPSHOT } from './snapshot';
@@ -58,23 +66,11 @@ export function tryLine(t: Try, outing: Outing): TryLine {
     casts: String(fold.casts),
     end: fold.state,
     length_cm: figure(fold.landedCm, 1),
-    events: fold.timeline
-      .filter((e) => !e.undone)
+    events: standing(t)
       .map(({ event }) => `${event.code}@${Math.round((event.clientMs - t.openedMs) / 1000)}`)
       .join(' '),
   };
 }
-
-const ENDS: Record<TryState, readonly EventCode[]> = {
-  open: [],
-  hooked: ['hook'],
-  landed: ['hook', 'landing'],
-  lost: ['hook', 'loss'],
-  'put down': ['spook'],
-  'foul-hooked': ['hook', 'foul'],
-  'let be': ['let-be'],
-  left: ['leave'],
-};
 
 export interface LineRead {
   /** The try, to be kept with its outing; or the sentence that says why not. */
@@ -139,7 +135,7 @@ export function readTryLine(cells: Record<string, string>, line: number): LineRe
     code,
     clientMs: openedMs + 1000 * atS,
     zoneOffsetMin,
-    ...(code === 'landing' && typeof lengthCm === 'number' && { lengthCm }),
+    ...(meaningOf(code).ends === 'landed' && typeof lengthCm === 'number' && { lengthCm }),
   }));
   const snapshot = writeSnapshot({
     ...EMPTY_SNAPSHOT,
@@ -198,15 +194,15 @@ function codesOf(
     }
     return { codes };
   }
-  if (!(end in ENDS))
+  if (!TRY_STATES.includes(end as TryState))
     return {
-      problem: `Line ${line}: end is "${end}"; it must be one of ${Object.keys(ENDS).join(', ')}.`,
+      problem: `Line ${line}: end is "${end}"; it must be one of ${TRY_STATES.join(', ')}.`,
     };
   const n = casts === '' ? 0 : Number(casts);
   if (!Number.isInteger(n) || n < 0 || n > 500)
     return { problem: `Line ${line}: casts is "${casts}"; 0 to 500 is possible.` };
-  const last = ENDS[end as TryState];
-  const before = Math.max(0, n - (last.includes('hook') ? 1 : 0));
+  const last = eventsThatEnd(end as TryState);
+  const before = Math.max(0, n - last.filter((code) => meaningOf(code).isCast).length);
   return {
     codes: [
       ...Array.from({ length: before }, () => ({ code: 'cast' as const, atS: 0 })),

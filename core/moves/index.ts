@@ -37,7 +37,7 @@ export {
   secondsOfCovers,
   type Coverable,
 } from './covers';
-export { EMPTIED, refilled, worthAnotherLookH, type Emptied } from './refill';
+export { refilled, worthAnotherLookH } from './refill';
 export {
   changeOrStay,
   dropperOff,

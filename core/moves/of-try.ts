@@ -1,4 +1,4 @@
-import { foldTry, type EventCode, type Try, type TryEvent } from '../log/index';
+import { foldTry, mayCast, standing, type StandingEvent, type Try } from '../log/index';
 import type { Situation } from './belief';
 import { answersIn, coverSeconds } from './cover-facts';
 import {
@@ -35,30 +35,17 @@ const SEEN_AS: Record<string, Seen> = {
   cruising: 'holding',
   glued: 'motionless',
 };
-const ANSWER_OF: Partial<Record<EventCode, Happening>> = {
-  cast: 'nothing',
-  look: 'looked',
-  refusal: 'turned',
-  miss: 'missed',
-  spook: 'down',
-  loss: 'down',
-  rise: 'rise',
-  seen: 'seen',
-  unseen: 'not seen',
-  bottom: 'nothing',
-};
 const CHANGE_OF = { fly: 'fly', depth: 'depth', rig: 'rig', side: 'drift' } as const;
 
 /** A try as a question of what to do next; null while a fish is on, and once it is over. */
 export function moveQuestionOf(t: Try, c: MoveContext): MoveQuestion | null {
-  const fold = foldTry(t.fly, t.events);
-  if (fold.state !== 'open' && fold.state !== 'lost' && fold.state !== 'put down') return null;
-  const standing = fold.timeline.filter((e) => !e.undone).map((e) => e.event);
-  const happened = happeningsOf(standing, t.openedMs, c.nowMs);
+  if (!mayCast(foldTry(t.fly, t.events).state)) return null;
+  const events = standing(t);
+  const happened = happeningsOf(events, t.openedMs, c.nowMs);
   // Before the first cast there is nothing to change yet.
   const cannot = happened.length === 0 ? CHANGES : c.cannot;
   return {
-    situation: situationOf(t, standing, c),
+    situation: situationOf(t, events, c),
     happened,
     lambda: c.lambda,
     seenOnLooking: c.seenOnLooking,
@@ -67,22 +54,26 @@ export function moveQuestionOf(t: Try, c: MoveContext): MoveQuestion | null {
   };
 }
 
-function situationOf(t: Try, events: readonly TryEvent[], c: MoveContext): Situation {
+function situationOf(t: Try, events: readonly StandingEvent[], c: MoveContext): Situation {
   const { target, cast, predicted, water, rated } = t.snapshot;
   const seen: Seen = t.markId === null ? 'blind' : (SEEN_AS[target?.behaviour ?? ''] ?? 'holding');
   const fly = cast?.rig.fly ?? null;
   const onTop = fly === 'dry' || (fly === 'dry-dropper' && seen === 'rising');
-  const felt = events.some((e) => e.code === 'bottom' || e.code === 'hung');
+  // What the bed said last holds: touched, the fly is down; never touched, it is not.
+  const bed = events.findLast(({ means }) => means.bed !== null)?.means.bed;
   const hides =
     (target?.depthM ?? 0) > UNFELT.depthM || (water.turbidityNtu ?? 0) > UNFELT.turbidityNtu;
-  const depth = felt
-    ? FELT_DEPTH
-    : onTop && seen === 'rising'
-      ? OFFER.depthDryToRiser
-      : hides
+  const depth =
+    bed === 'ticked' || bed === 'hung'
+      ? FELT_DEPTH
+      : bed === 'clear'
         ? OFFER.depthUnfelt
-        : OFFER.depth;
-  const casts = events.filter((e) => ANSWER_OF[e.code] !== undefined).length;
+        : onTop && seen === 'rising'
+          ? OFFER.depthDryToRiser
+          : hides
+            ? OFFER.depthUnfelt
+            : OFFER.depth;
+  const casts = events.filter(({ means }) => means.isCast).length;
   const minutes = (c.nowMs - t.openedMs) / 60_000;
   return {
     seen,
@@ -111,7 +102,11 @@ function situationOf(t: Try, events: readonly TryEvent[], c: MoveContext): Situa
 const UNKNOWN_RATING = 50;
 
 /** Events in order, with the pauses between them. */
-function happeningsOf(events: readonly TryEvent[], openedMs: number, nowMs: number): Happening[] {
+function happeningsOf(
+  events: readonly StandingEvent[],
+  openedMs: number,
+  nowMs: number,
+): Happening[] {
   const out: Happening[] = [];
   let last = openedMs;
   const pause = (until: number) => {
@@ -119,11 +114,10 @@ function happeningsOf(events: readonly TryEvent[], openedMs: number, nowMs: numb
     if (min > PAUSE_MIN && out.length > 0) out.push({ restMin: min });
     last = Math.max(last, until);
   };
-  for (const e of events) {
-    pause(e.clientMs);
-    const answer = ANSWER_OF[e.code];
-    if (answer) out.push(answer);
-    if (e.code === 'change') out.push(CHANGE_OF[e.changed ?? 'fly']);
+  for (const { event, means } of events) {
+    pause(event.clientMs);
+    if (means.move === 'changed') out.push(CHANGE_OF[event.changed ?? 'fly']);
+    else if (means.move) out.push(means.move);
   }
   pause(nowMs);
   return out;

@@ -1,9 +1,6 @@
+import type { Emptied } from '../log/index';
 import { WILLING_PRIOR } from './guesses';
 import { bestCovers, netOf, type Coverable } from './covers';
-
-/** How a lie was emptied. */
-export const EMPTIED = ['taken', 'pricked', 'bolted'] as const;
-export type Emptied = (typeof EMPTIED)[number];
 
 /** Hours until a lie of even rating is held again, by how it was emptied (our guesses, a factor of two either way). */
 const REFILLS_H: Record<Emptied, number> = { taken: 18, pricked: 6, bolted: 1.2 };

@@ -1,4 +1,4 @@
-import type { EventCode } from '../log/index';
+import { meaningOf, type EventCode } from '../log/index';
 
 /** What resting a fish buys, by what it did: how soon it forgets, min, and what is to be won. Our guesses. */
 const FORGETS = {
@@ -29,12 +29,7 @@ export type Rest =
  * t = τ ln(w/(λτ)); coming back pays from t = -τ ln(1 - 3λ/w) on. Form ours, constants guessed.
  */
 export function restAfter(code: EventCode, takesAnHour: number): Rest {
-  const state =
-    code === 'look' || code === 'refusal' || code === 'miss'
-      ? 'wary'
-      : code === 'spook' || code === 'loss'
-        ? 'put down'
-        : null;
+  const { rest: state } = meaningOf(code);
   if (state === null) return { kind: 'none' };
   const { tauMin, worth } = FORGETS[state];
   const perMin = takesAnHour / 60;

@@ -1,21 +1,9 @@
-import { foldTry, type EventCode, type Try } from '../log/index';
+import { standing, type Try } from '../log/index';
 import type { Side } from './change-or-stay';
 
 /** By what two halves of a day are told apart. */
 export const SIDES_BY = ['rig', 'fly', 'phone'] as const;
 export type SidesBy = (typeof SIDES_BY)[number];
-
-const DRIFTS: readonly EventCode[] = [
-  'cast',
-  'look',
-  'refusal',
-  'miss',
-  'hook',
-  'bottom',
-  'clear',
-  'rise',
-];
-const TAKES: readonly EventCode[] = ['hook', 'miss'];
 
 /** Drifts and takes of each rig, fly or phone in these tries, most drifts first; what was taken back does not count. */
 export function sidesOf(tries: readonly Try[], by: SidesBy): Side[] {
@@ -27,16 +15,15 @@ export function sidesOf(tries: readonly Try[], by: SidesBy): Side[] {
     const chance = t.snapshot.predicted.chance;
     const clean = chance?.parts.clean ?? 1;
     let fly = t.fly;
-    for (const { event, undone } of foldTry(t.fly, t.events).timeline) {
-      if (undone) continue;
-      if (event.code === 'change' && event.fly) fly = event.fly;
-      if (!DRIFTS.includes(event.code)) continue;
+    for (const { event, means } of standing(t)) {
+      if (means.move === 'changed' && event.fly) fly = event.fly;
+      if (!means.isCast) continue;
       const name =
         by === 'rig' ? (t.snapshot.cast?.rig.fly ?? '') : by === 'fly' ? fly : event.device;
       const sum = sums.get(name) ?? { drifts: 0, takes: 0, promised: 0, known: 0 };
       // A drift that was not clean in half of its tries counts half.
       sum.drifts += clean;
-      if (TAKES.includes(event.code)) sum.takes++;
+      if (means.answer === 'took' || means.answer === 'missed') sum.takes++;
       if (chance) {
         sum.promised += chance.value;
         sum.known++;

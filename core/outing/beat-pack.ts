@@ -16,12 +16,12 @@ import { answersIn } from '../moves/index';
 import { driftRigOf, flyInHand, rigInHand, type FlyKind } from '../rig/index';
 import { createScene, shadeField, type Fish } from '../sight/index';
 import { createStalkKeep } from '../stalk/index';
+import { sameLie } from '../terms/index';
 import { toCivil } from '../units/index';
 import { createChannel, probeFlow } from '../water/index';
 import { conditionsAt, feedLightOf, steadyMs } from './light';
 import type { BeatPack, PackOrder, PackShot, PackTarget } from './pack-shape';
 import { routeOf, shotOfRoute } from './pack-route';
-import { OWN_LIE_M } from './route-targets';
 import { fishInLie, flyFished, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
 
 /** So many marks, and the best lies beside them, are worked out. */
@@ -54,9 +54,7 @@ export function packBeat(
     shade: shadeField(scene, light),
   });
   const present = marks.filter((m) => m.behaviour !== 'gone').slice(-MOST.marks);
-  const loose = lies
-    .filter((l) => present.every((m) => Math.hypot(m.xM - l.xM, m.yM - l.yM) > OWN_LIE_M))
-    .slice(0, MOST.lies);
+  const loose = lies.filter((l) => present.every((m) => !sameLie(m, l))).slice(0, MOST.lies);
   const keep = createStalkKeep();
   const channel = createChannel(plan);
   const routed = routeOf(order, scene, lies, light, tempC, keep, (share) =>
@@ -66,7 +64,7 @@ export function packBeat(
     ...present.map((mark) => ({
       fish: mark as Fish,
       mark,
-      lie: lies.find((l) => Math.hypot(l.xM - mark.xM, l.yM - mark.yM) <= OWN_LIE_M) ?? null,
+      lie: lies.find((l) => sameLie(l, mark)) ?? null,
     })),
     ...loose.map((lie) => ({ fish: fishInLie(lie, settings.fishLengthCm), mark: null, lie })),
   ];

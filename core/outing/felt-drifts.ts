@@ -1,8 +1,6 @@
-import { foldTry, type EventCode, type Try } from '../log/index';
+import { standing, type Try } from '../log/index';
 import { findRig, startOf, type Tackle } from '../rig/index';
-import type { Felt, FeltAt } from '../sink/index';
-
-const FELT: Partial<Record<EventCode, Felt>> = { clear: 'clear', bottom: 'ticked', hung: 'hung' };
+import type { FeltAt } from '../sink/index';
 
 /** How well a bed is known, m: one that was sounded, and one that was told. */
 export const BED_KNOWN_M = { sounded: 0.03, told: 0.12 } as const;
@@ -13,9 +11,8 @@ export function feltDrifts(tries: readonly Try[], tackle: Tackle, level: string)
     const { target, cast, level: at } = t.snapshot;
     const plan = findRig(tackle, cast?.rig.id ?? null);
     if (!target || !cast || !plan || at !== level) return [];
-    return foldTry(t.fly, t.events).timeline.flatMap(({ event, undone }) => {
-      const felt = FELT[event.code];
-      if (!felt || undone) return [];
+    return standing(t).flatMap(({ event, means }) => {
+      if (means.bed === null) return [];
       return [
         {
           id: event.id,
@@ -23,7 +20,7 @@ export function feltDrifts(tries: readonly Try[], tackle: Tackle, level: string)
           plan,
           start: startOf(cast.lay.kind, plan),
           leadM: cast.leadM ?? USUAL_LEAD_M,
-          felt,
+          felt: means.bed,
         },
       ];
     });

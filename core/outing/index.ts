@@ -27,6 +27,7 @@ export {
 } from './place-plan';
 export { groundByPattern } from './route-by-pattern';
 export { directionOf, routeQuestion, type RouteTold } from './route-targets';
+export { flyUse } from './fly-use';
 export { BED_KNOWN_M, feltDrifts } from './felt-drifts';
 export { channelShade } from './channel-shade';
 export { beatSite, looksOfPack, placesSite, type BookSite } from './day-site';

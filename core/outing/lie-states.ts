@@ -1,11 +1,5 @@
-import { foldTry, isOver, type Try, type TryFold } from '../log/index';
-import {
-  refilled,
-  restAfter,
-  worthAnotherLookH,
-  type Coverable,
-  type Emptied,
-} from '../moves/index';
+import { foldTry, isOver, standing, type Emptied, type Try } from '../log/index';
+import { refilled, restAfter, worthAnotherLookH, type Coverable } from '../moves/index';
 
 /** How a lie, or a fish, stands after what was tried on it today. */
 export type LieState =
@@ -17,16 +11,11 @@ export type LieState =
   /** Left in peace long enough to be tried again. */
   | { kind: 'rested'; sinceMs: number }
   /** The fish is out of it; when it pays another look, within the day, or never. */
-  | { kind: 'vacant'; how: Emptied; sinceMs: number; backMs: number | null };
+  | { kind: 'vacant'; how: Emptied; sinceMs: number; backMs: number | null }
+  /** The fish in it was let be: it is there, and not worth another cast today. */
+  | { kind: 'let be'; atMs: number };
 
 const HOUR_MS = 3_600_000;
-
-const HOW: Partial<Record<TryFold['state'], Emptied>> = {
-  landed: 'taken',
-  'foul-hooked': 'taken',
-  'let be': 'pricked',
-  lost: 'pricked',
-};
 
 export interface LieStateQuestion {
   /** Tries on this one lie or fish, of today. */
@@ -46,10 +35,13 @@ export function lieState(q: LieStateQuestion): LieState | null {
   const last = [...q.tries].sort((a, b) => b.openedMs - a.openedMs)[0];
   if (!last) return null;
   const fold = foldTry(last.fly, last.events);
-  const event = fold.timeline.filter((t) => !t.undone).at(-1)?.event ?? null;
   if (!isOver(fold.state)) return { kind: 'being worked' };
-  const atMs = event?.clientMs ?? last.openedMs;
-  const how = HOW[fold.state];
+  const events = standing(last);
+  const atMs = events.at(-1)?.event.clientMs ?? last.openedMs;
+  // What it did last before it was left says how the lie stands.
+  const did = events.filter(({ means }) => means.ends !== 'left').at(-1);
+  if (did?.means.ends === 'let be') return { kind: 'let be', atMs };
+  const how = did?.means.empties;
   if (how) {
     const hours = worthAnotherLookH(q.home, how, q.cover, q.lambda, q.detourMin);
     return {
@@ -59,11 +51,9 @@ export function lieState(q: LieStateQuestion): LieState | null {
       backMs: hours === null ? null : atMs + hours * HOUR_MS,
     };
   }
-  // What it did last before it was left says how long it sulks.
-  const did = fold.timeline.filter((t) => !t.undone && t.event.code !== 'leave').at(-1)?.event;
-  const rest = did ? restAfter(did.code, q.lambda) : ({ kind: 'none' } as const);
+  const rest = did ? restAfter(did.event.code, q.lambda) : ({ kind: 'none' } as const);
   if (did && (rest.kind === 'beside' || rest.kind === 'come back')) {
-    const untilMs = did.clientMs + rest.minutes * 60_000;
+    const untilMs = did.event.clientMs + rest.minutes * 60_000;
     return q.nowMs < untilMs ? { kind: 'resting', untilMs } : { kind: 'rested', sinceMs: untilMs };
   }
   return { kind: 'covered', casts: fold.casts, atMs };

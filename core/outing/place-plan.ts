@@ -1,9 +1,9 @@
 import { MATERIALS, surfaceFactor } from '../water/index';
 import {
-  blankWeight,
   foldTry,
   isOver,
-  type EventCode,
+  lookOfTry,
+  standing,
   type KeptRead,
   type PatternPrior,
   type PlaceWater,
@@ -87,8 +87,6 @@ export interface PlacePlan {
   ahead: { read: PlaceRead; aheadM: number; fit: number | null }[];
 }
 
-const SHOWS: readonly EventCode[] = ['look', 'refusal', 'miss', 'hook', 'landing', 'loss', 'spook'];
-
 /** What was looked at and found, of places and beats alike. */
 export function looksOf(
   tries: readonly Try[],
@@ -96,23 +94,12 @@ export function looksOf(
   earlier = false,
 ): DayLook[] {
   return tries.flatMap((t) => {
-    const fold = foldTry(t.fly, t.events);
-    const found = fold.timeline.some((e) => !e.undone && SHOWS.includes(e.event.code));
-    if (!found && fold.casts === 0) return [];
-    const { target } = t.snapshot;
     const read = reads.find((r) => r.id === t.readId);
-    const depthM = target?.depthM ?? read?.answers.depthM;
-    const speed = target?.meanSpeedMps ?? (read && meanSpeedOfRead(read));
-    if (depthM == null || speed == null) return [];
-    return [
-      {
-        depthM,
-        meanSpeedMps: speed,
-        found,
-        weight: blankWeight(fold.casts),
-        ...(earlier && { earlier }),
-      },
-    ];
+    const look = lookOfTry(
+      t,
+      read && { depthM: read.answers.depthM, meanSpeedMps: meanSpeedOfRead(read) },
+    );
+    return look ? [{ ...look, ...(earlier && { earlier }) }] : [];
   });
 }
 
@@ -123,8 +110,8 @@ export function doneAt(tries: readonly Try[]): PlaceDone & { worked: number } {
   let worked = 0;
   for (const t of tries) {
     const fold = foldTry(t.fly, t.events);
-    const took = fold.timeline.some(
-      (e) => !e.undone && (e.event.code === 'hook' || e.event.code === 'miss'),
+    const took = standing(t).some(
+      ({ means }) => means.answer === 'took' || means.answer === 'missed',
     );
     if (took) takes++;
     else if (fold.casts > 0) blanks.push(fold.casts);

@@ -4,11 +4,10 @@ import { answersIn, coverSeconds } from '../moves/index';
 import { driftRigOf, flyInHand, rigInHand } from '../rig/index';
 import type { RouteQuestion, RouteTarget } from '../route/index';
 import type { Conditions } from '../sight/index';
+import { sameLie } from '../terms/index';
 import { probeFlow, type FlowField } from '../water/index';
 import { fishInLie, flyFished, homeOfMark, plainFish, shotAngler } from './targets';
 
-/** A lie nearer than this to a mark is the mark's own, m. */
-export const OWN_LIE_M = 1.5;
 /** A fish of this length is worth one, cm: the larger more, for who counts so. */
 const WORTH_ONE_CM = 25;
 
@@ -45,7 +44,7 @@ export function routeQuestion(told: RouteTold): RouteQuestion {
       ...facts(m),
     })),
     ...lies
-      .filter((l) => present.every((m) => Math.hypot(m.xM - l.xM, m.yM - l.yM) > OWN_LIE_M))
+      .filter((l) => present.every((m) => !sameLie(m, l)))
       .map((l) => ({
         id: l.id,
         home: l.rating / 100,

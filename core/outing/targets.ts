@@ -4,6 +4,7 @@ import type { Lie } from '../lies/index';
 import { priorsOf, type Mark, type Settings } from '../log/index';
 import { rodLengthM, type FlyKind, type RigPlan } from '../rig/index';
 import type { Fish } from '../sight/index';
+import { SAME_LIE_M, sameLie } from '../terms/index';
 import type { Watcher } from '../stalk/index';
 
 /** The fish thought to lie in a lie. The same lie gives the same fish, so that who compares sees no change. */
@@ -37,14 +38,13 @@ export const plainFish = (f: Watcher): Watcher => ({
 
 /** Chance that a marked fish is home: by how surely and how lately it was seen, and by the lie it is in. */
 export function homeOfMark(mark: Mark, lies: readonly Lie[], nowMs: number): number {
-  const near = lies.find((l) => Math.hypot(l.xM - mark.xM, l.yM - mark.yM) < SAME_LIE_M);
+  const near = lies.find((l) => sameLie(l, mark));
   const minutes = mark.seenMs > 0 ? (nowMs - mark.seenMs) / 60_000 : 0;
   return markAtHome(mark.surety, minutes, mark.behaviour === 'rising', (near?.rating ?? 0) / 100);
 }
-const SAME_LIE_M = 1;
 
 /** The best lies look too, a little, where no marked fish lies near: how many, how good, how far off. */
-const LOOKING_LIES = { most: 3, leastRating: 35, apartM: 1.5, weight: 0.3 };
+const LOOKING_LIES = { most: 3, leastRating: 35, apartM: SAME_LIE_M, weight: 0.3 };
 
 /** Everyone who may see the angler coming: marks that are not gone, the target, and the best lies. */
 export function watchersOf(

@@ -54,5 +54,5 @@ export {
 } from './fight';
 export { airLoadN, DRAWN_MPS, waterLoadN } from './water-load';
 export { startOf, type SinkStart } from './sink-start';
-export { dueFor, type Due, type Use } from './wear';
+export { dueFor, WEED_EVERY, type Due, type Use } from './wear';
 export { DEEPEST_BEND, fixedReachM, inReach, nearestM, type RodHeld } from './reach';

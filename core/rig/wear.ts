@@ -6,6 +6,9 @@ export interface Use {
   castsSinceLook: number;
 }
 
+/** A fly gathers weed, and is looked at, every so many casts (common practice). */
+export const WEED_EVERY = 15;
+
 export type Due = 'knots' | 'weed';
 /** A knot wants a look after so much of each (common practice; our guesses). */
 const KNOT = { fish: 3, snags: 2, casts: 120 } as const;

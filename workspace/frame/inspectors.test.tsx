@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import type { CastNow, DriftBand } from '../../core/cast/index';
@@ -17,7 +17,7 @@ import { ReadPanel } from '../steps/read/read-panel';
 import { SpotPanel } from '../steps/spot/spot-panel';
 import { StalkPanel } from '../steps/stalk/stalk-panel';
 import type { BeatInput } from '../state/document';
-import type { Mark } from '../../core/log/index';
+import type { Mark, Try } from '../../core/log/index';
 
 jest.mock('next-themes', () => ({
   useTheme: () => ({ resolvedTheme: 'light', setTheme: () => {} }),
@@ -247,6 +247,22 @@ describe('Log', () => {
       ['record', 't1', 'miss', { note: 'came late' }],
       ['undoLast', 't1'],
     ]);
+  });
+  it('what goes on at one lie is not told of another: each has its own presses', () => {
+    const other = { ...lie, id: 'lie2', xM: 20 };
+    const { target: _none, ...said } = attempt.snapshot;
+    const atFirst = {
+      ...attempt,
+      markId: null,
+      snapshot: { ...said, target: { id: 'lie1', xM: 12.2, yM: 1 } as Try['snapshot']['target'] },
+    };
+    const lies = answered({ lies: rated([lie, other]) });
+    const state = { markId: null, tries: [atFirst], ...lies };
+    const { store } = show(<LogPanel />, { ...state, lieId: 'lie1' });
+    expect(screen.getByText('Cast 2 with Ant 14.')).toBeInTheDocument();
+    act(() => store.setState({ lieId: 'lie2' }));
+    expect(screen.queryByText(/^Cast 2/)).not.toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Begin a try' })).toBeInTheDocument();
   });
   it('a changed fly needs a name; a hooked fish is landed with its length or lost', async () => {
     const { calls } = show(<LogPanel />, { markId: 'm1', tries: [attempt] });

@@ -1,8 +1,6 @@
-import type { Place } from '../../core/grid/index';
+import { metresApart, type Place } from '../../core/grid/index';
 import type { Lie, LieField } from '../../core/lies/index';
-
-/** A lie rated anew, from a finer picture or another level, may have moved: within this it is the same, m. */
-const SAME_LIE_M = 1.5;
+import { SAME_LIE_M } from '../../core/terms/index';
 
 /** The id, among lies rated anew, of the lie that was chosen before; null when it is gone. */
 export function matchLie(before: Lie | null, lies: LieField): string | null {
@@ -10,7 +8,7 @@ export function matchLie(before: Lie | null, lies: LieField): string | null {
   let id: string | null = null;
   let nearest = SAME_LIE_M;
   for (const lie of lies.lies) {
-    const d = Math.hypot(lie.xM - before.xM, lie.yM - before.yM);
+    const d = metresApart(lie, before);
     if (d >= nearest) continue;
     nearest = d;
     id = lie.id;

@@ -1,6 +1,5 @@
 import { landingFor } from '../../../core/cast/index';
 import { writeBeat } from '../../../core/formats/index';
-import type { EventCode } from '../../../core/log/index';
 import {
   checkRig,
   findRig,
@@ -12,7 +11,8 @@ import {
   type Tackle,
 } from '../../../core/rig/index';
 import { lowestFly, withFloat, withFly, withShot, type Rung } from '../../../core/sink/index';
-import { foldTry, isOver } from '../../../core/log/index';
+import type { EventCode } from '../../../core/log/index';
+import { openTryHere } from '../../records/tries-here';
 import { api } from '../../../sync/api';
 import { clientId } from '../../../sync/client-id';
 import { toCm, type ActionContext } from '../../action-context';
@@ -95,11 +95,8 @@ export function createBenchActions(context: ActionContext) {
       return change(withShot(rig, rung.massMg));
     },
     /** What the bed said of the last drift: on the try that goes on at this fish, or a new one. */
-    felt(code: Extract<EventCode, 'clear' | 'bottom' | 'hung'>) {
-      const { tries, markId } = store.getState();
-      const open = tries.find(
-        (t) => t.markId === markId && !isOver(foldTry(t.fly, t.events).state),
-      );
+    felt(code: EventCode) {
+      const open = openTryHere(store.getState(), beat.id);
       log.record(open?.id ?? log.beginTry(''), code);
     },
     /**

@@ -13,8 +13,17 @@ import {
   measureRig,
   nearestM,
   waterLoadN,
+  WEED_EVERY,
 } from '../../../core/rig/index';
-import { foldTry, isOver, NO_PRIORS, priorsOf } from '../../../core/log/index';
+import {
+  codesWhere,
+  foldTry,
+  meaningOf,
+  NO_PRIORS,
+  openTry,
+  priorsOf,
+} from '../../../core/log/index';
+import { flyUse } from '../../../core/outing/index';
 import { formatDepth, formatLength, formatSpeed, type UnitSystem } from '../../../core/units/index';
 import { Button } from '../../../ui/button';
 import { Disclosure } from '../../../ui/disclosure';
@@ -28,6 +37,7 @@ import {
   workedWords,
 } from '../../../words/rig-words';
 import { useActions, usePart, useWorkspace } from '../../context';
+import { openTryHere } from '../../records/tries-here';
 import { isPale, numberOfMark, rigOf, targetOf } from '../../state/selectors';
 import { valueOf } from '../../state/answer';
 import { createBenchActions } from './bench-actions';
@@ -213,16 +223,16 @@ function LargeDepth({ m, units }: { m: number; units: UnitSystem }) {
   );
 }
 
+/** What a drift can say of the bed. */
+const BED = codesWhere((means) => means.bed !== null);
+
 /** What the bed has said, and three presses for what it says now. */
 function BedSaid() {
   const bench = useActions(createBenchActions);
   const told = usePart((s) => valueOf(s, 'bench'));
   const units = usePart((s) => s.settings.units);
-  const markId = usePart((s) => s.markId);
-  const open = usePart(
-    (s) =>
-      s.tries.find((t) => t.markId === markId && !isOver(foldTry(t.fly, t.events).state)) ?? null,
-  );
+  const { beat } = useWorkspace();
+  const open = usePart((s) => openTryHere(s, beat.id));
   const ofRecord = usePart((s) => priorsOf(s.settings).sink.spread !== NO_PRIORS.sink.spread);
   const answer = told?.answer;
   if (!answer || 'kind' in answer) return null;
@@ -249,9 +259,11 @@ function BedSaid() {
       </p>
       {here && isSure(here) && <KeepBed depthM={answer.depthM} shiftM={here.shiftM} />}
       <div className={panel.row}>
-        <Button onClick={() => bench.felt('bottom')}>It ticked</Button>
-        <Button onClick={() => bench.felt('clear')}>Never touched</Button>
-        <Button onClick={() => bench.felt('hung')}>Hung up</Button>
+        {BED.map((code) => (
+          <Button key={code} onClick={() => bench.felt(code)}>
+            {meaningOf(code).word}
+          </Button>
+        ))}
         {open && last && (
           <Button voice="plain" onClick={() => bench.takeBack(open.id)}>
             Take the last back
@@ -305,8 +317,8 @@ function KeepBed({ depthM, shiftM }: { depthM: number; shiftM: number }) {
 function Floating({ hungN, loadN }: { hungN: number; loadN: number }) {
   const plan = usePart(rigOf);
   const tackle = usePart((s) => s.settings.tackle);
-  const covers = usePart(coversSince);
-  const fish = usePart(fishSince);
+  const covers = usePart((s) => flyNow(s).casts);
+  const fish = usePart((s) => flyNow(s).fish);
   const first = plan.parts.find((p) => p.part === 'fly');
   const fly = first && tackle.box.find((f) => f.id === first.flyId);
   const isOnTop = plan.kind === 'dry' || plan.kind === 'two-dries' || plan.kind === 'dry-dropper';
@@ -327,33 +339,21 @@ function Floating({ hungN, loadN }: { hungN: number; loadN: number }) {
 }
 
 type Tries = Parameters<Parameters<typeof usePart>[0]>[0]['tries'];
-/** Covers and fish of the try that goes on; a fly was dressed as the try began. */
-const openFold = ({ tries }: { tries: Tries }) => {
-  const open = tries.find((t) => !isOver(foldTry(t.fly, t.events).state));
-  return open ? foldTry(open.fly, open.events) : null;
+/** What the fly of the try that goes on has done; it was dressed as the try began. */
+const flyNow = ({ tries }: { tries: Tries }) => {
+  const open = openTry(tries);
+  return flyUse(open ? [open] : []);
 };
-const coversSince = (s: { tries: Tries }) => openFold(s)?.casts ?? 0;
-const fishSince = (s: { tries: Tries }) =>
-  openFold(s)?.timeline.filter((e) => !e.undone && e.event.code === 'hook').length ?? 0;
-
-const WEED_EVERY = 15;
 
 /** What is worth knowing of the rig itself. */
 function RigFacts() {
   const plan = usePart(rigOf);
   const tackle = usePart((s) => s.settings.tackle);
   const units = usePart((s) => s.settings.units);
-  const snags = usePart(
-    (s) =>
-      openFold(s)?.timeline.filter(
-        (e) => !e.undone && (e.event.code === 'snag' || e.event.code === 'hung'),
-      ).length ?? 0,
-  );
-  const casts = usePart(coversSince);
-  const fish = usePart(fishSince);
+  const tries = usePart((s) => s.tries);
   const { refused, notes } = checkRig(plan, tackle.box);
   const m = measureRig(plan, tackle.box);
-  const due = dueFor({ casts, fish, snags, castsSinceLook: casts }, WEED_EVERY);
+  const due = dueFor(flyNow({ tries }), WEED_EVERY);
   const held = plan.line === null ? m.totalM : m.hungM;
   const near = (['back', 'upright'] as const).map((how) => nearestM(plan.rod.lengthM, held, how));
   return (

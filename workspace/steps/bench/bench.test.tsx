@@ -89,7 +89,7 @@ it('says how deep, why, what the bed said, what is worth knowing, and asks', asy
   expect(screen.getByText(/30 of 100 looks/)).toBeInTheDocument();
   expect(screen.getByText(/Breaks first at the knot at the nymph 14: 1\.8 kg/)).toBeInTheDocument();
   expect(screen.getByText(/lob it/)).toBeInTheDocument();
-  await userEvent.click(screen.getByRole('button', { name: 'It ticked' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Ticked the bed' }));
   await userEvent.click(screen.getByRole('button', { name: 'Never touched' }));
   await userEvent.click(screen.getByRole('button', { name: 'This in the hand' }));
   expect(calls).toEqual([
@@ -113,7 +113,7 @@ it('a dry sinks nothing and says how long it floats', () => {
   showIn(<BenchPanel />, on(usualRig('dry')), beat);
   expect(screen.getByText(/fished on top/)).toBeInTheDocument();
   expect(screen.getByText(/Dry it in \d+ covers/)).toBeInTheDocument();
-  expect(screen.queryByRole('button', { name: 'It ticked' })).toBeNull();
+  expect(screen.queryByRole('button', { name: 'Ticked the bed' })).toBeNull();
 });
 
 it('the ladder: in order, each with its number, and a press does it', async () => {

@@ -13,7 +13,7 @@ import {
   weakestJoint,
   type FoughtFish,
 } from '../../../core/rig/index';
-import { ASSUMED_TEMP_C, foldTry } from '../../../core/log/index';
+import { ASSUMED_TEMP_C, standing } from '../../../core/log/index';
 import { heatLimitC } from '../../../core/day/index';
 import { formatFishLength, formatLength, formatPull, formatSpeed } from '../../../core/units/index';
 import { jointPlace } from '../../../words/rig-words';
@@ -69,8 +69,8 @@ function foughtFish(s: WorkspaceState): FoughtFish[] {
   const { workingN } = rodPull(rigOf(s).rod);
   return s.tries.flatMap((t) => {
     const { target, water, cast } = t.snapshot;
-    return foldTry(t.fly, t.events).timeline.flatMap(({ event: e, undone }) => {
-      if (undone || e.code !== 'landing' || !e.foughtS || !e.lengthCm) return [];
+    return standing(t).flatMap(({ event: e, means }) => {
+      if (means.ends !== 'landed' || !e.foughtS || !e.lengthCm) return [];
       const species = e.species ?? t.snapshot.rated.species ?? s.settings.species;
       const fish = {
         species,

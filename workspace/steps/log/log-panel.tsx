@@ -3,10 +3,9 @@
 import { chakra, Timeline } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import {
-  EVENT_WORDS,
   type EventCode,
   foldTry,
-  isOver,
+  meaningOf,
   possibleEvents,
   TRIES_AT_HAND,
   type Try,
@@ -23,7 +22,9 @@ import { TextInput } from '../../../ui/input';
 import { useActions, usePart, useWorkspace } from '../../context';
 import { numberOfMark, targetOf } from '../../state/selectors';
 import { createTryActions } from '../../records/try-actions';
+import { openTryHere } from '../../records/tries-here';
 import { dayWords } from '../../../words/dates';
+import { END_WORDS } from '../../../words/try-words';
 import panel from '../../../ui/panel.module.css';
 import css from './log.module.css';
 import { FormText, useSchemaForm } from '../../../ui/schema-form';
@@ -33,11 +34,10 @@ import { object, string } from 'yup';
 /** Tries at the chosen fish: begun with a fly, one press an event, nothing overwritten. */
 export function LogPanel() {
   const tries = usePart((s) => s.tries);
-  const markId = usePart((s) => s.markId);
+  const { beat } = useWorkspace();
   const target = usePart(targetOf);
   const number = usePart((s) => (s.markId ? numberOfMark(s, s.markId) : 0));
-  const ofThis = tries.filter((t) => t.markId === markId);
-  const open = ofThis.find((t) => isOpen(t));
+  const open = usePart((s) => openTryHere(s, beat.id));
   const done = useMemo(() => tries.filter((t) => t.id !== open?.id), [tries, open?.id]);
   return (
     <section>
@@ -55,8 +55,6 @@ export function LogPanel() {
     </section>
   );
 }
-
-const isOpen = (t: Try) => !isOver(foldTry(t.fly, t.events).state);
 
 const FLY_LETTERS = 80;
 /** A try may begin with a fly that is not named. */
@@ -90,7 +88,7 @@ function BeginTry() {
 function OpenTry({ attempt }: { attempt: Try }) {
   const log = useActions(createTryActions);
   const fold = foldTry(attempt.fly, attempt.events);
-  const [asking, setAsking] = useState<'landing' | 'change' | null>(null);
+  const [asking, setAsking] = useState<EventCode | null>(null);
   const [note, setNote] = useState('');
   const withNote = () => {
     const kept = note.trim();
@@ -98,11 +96,9 @@ function OpenTry({ attempt }: { attempt: Try }) {
     return kept === '' ? {} : { note: kept };
   };
   const press = (code: EventCode) => {
-    if (code === 'landing' || code === 'change') {
-      setAsking(code);
-      return;
-    }
-    setAsking(null);
+    const asks = wantsToKnow(code);
+    setAsking(asks ? code : null);
+    if (asks) return;
     log.record(attempt.id, code, withNote());
   };
   return (
@@ -120,14 +116,14 @@ function OpenTry({ attempt }: { attempt: Try }) {
             aria-pressed={asking === code}
             onClick={() => press(code)}
           >
-            {EVENT_WORDS[code]}
+            {meaningOf(code).word}
           </Button>
         ))}
       </div>
       {asking && (
         <Asked
           key={asking}
-          code={asking}
+          what={wantsToKnow(asking)!}
           onKeep={(told) => {
             log.record(attempt.id, asking, { ...told, ...withNote() });
             setAsking(null);
@@ -148,7 +144,7 @@ function OpenTry({ attempt }: { attempt: Try }) {
           Take it back
         </Button>
         <span className={panel.second}>
-          {fold.last ? `Kept: ${EVENT_WORDS[fold.last.code].toLowerCase()}` : 'Nothing kept yet'}
+          {fold.last ? `Kept: ${meaningOf(fold.last.code).word.toLowerCase()}` : 'Nothing kept yet'}
         </span>
       </div>
       <TimeLine attempt={attempt} />
@@ -156,16 +152,22 @@ function OpenTry({ attempt }: { attempt: Try }) {
   );
 }
 
-/** What a press wants to know beside itself: a length, or the name of a fly. */
+/** What a press wants to know beside itself; null: nothing. */
+function wantsToKnow(code: EventCode): 'length' | 'fly' | null {
+  const { ends, move } = meaningOf(code);
+  return ends === 'landed' ? 'length' : move === 'changed' ? 'fly' : null;
+}
+
+/** The field for it. */
 function Asked({
-  code,
+  what,
   onKeep,
 }: {
-  code: 'landing' | 'change';
+  what: 'length' | 'fly';
   onKeep: (told: { lengthCm: number } | { fly: string }) => void;
 }) {
   const units = usePart((s) => s.settings.units);
-  const landing = code === 'landing';
+  const landing = what === 'length';
   const form = useSchemaForm(
     object({
       told: landing
@@ -215,7 +217,7 @@ function TimeLine({ attempt }: { attempt: Try }) {
           <Timeline.Content>
             <span>
               <chakra.strong>{clockText(event.clientMs, beat.plan.timeZone)}</chakra.strong>{' '}
-              {EVENT_WORDS[event.code]}
+              {meaningOf(event.code).word}
               {event.lengthCm !== undefined ? `, ${formatFishLength(event.lengthCm, units)}` : ''}
               {event.fly ? `: ${event.fly}` : ''}
               {event.note ? `. ${event.note}` : ''}
@@ -233,17 +235,6 @@ interface PastRow {
   fish: string;
   fold: ReturnType<typeof foldTry>;
 }
-
-const END_WORDS: Record<PastRow['fold']['state'], string> = {
-  open: 'still open',
-  hooked: 'hooked',
-  landed: 'landed',
-  lost: 'came off',
-  'put down': 'put down',
-  'foul-hooked': 'foul-hooked',
-  'let be': 'let be',
-  left: 'left',
-};
 
 /** Tries that are over, as a table; the one that is opened tells what happened. */
 function PastTries({ tries }: { tries: readonly Try[] }) {

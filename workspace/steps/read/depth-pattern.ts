@@ -1,39 +1,10 @@
 'use client';
 
 import { useMemo } from 'react';
-import {
-  blankWeight,
-  DREW_BLANK,
-  type DepthPattern,
-  depthPattern,
-  foldTry,
-  type Look,
-  type Try,
-} from '../../../core/log/index';
+import { depthPattern, lookOfTry, type DepthPattern } from '../../../core/log/index';
+import { sameLie } from '../../../core/terms/index';
 import { civilDay } from '../../../core/units/index';
 import { usePart, useWorkspace } from '../../context';
-
-/** What a try says of its place; null when nothing yet, or when the water there was not kept. */
-export function lookOf(attempt: Try): Look | null {
-  const { target } = attempt.snapshot;
-  if (!target || target.depthM === null || target.meanSpeedMps === null) return null;
-  const fold = foldTry(attempt.fly, attempt.events);
-  const standing = fold.timeline.filter((t) => !t.undone).map((t) => t.event);
-  const found = standing.some((e) =>
-    ['look', 'refusal', 'miss', 'hook', 'loss', 'landing'].includes(e.code),
-  );
-  if (!found && fold.casts === 0) return null;
-  const blank = standing.some((e) => e.note === DREW_BLANK);
-  return {
-    depthM: target.depthM,
-    meanSpeedMps: target.meanSpeedMps,
-    found,
-    weight: blank ? 1 : blankWeight(fold.casts),
-  };
-}
-
-/** Within this of a place tried today a lie counts as fished, m. */
-const FISHED_M = 1.5;
 
 /** Whether a lie was fished today: a try's fish lay in it, or beside it. */
 export function useFishedToday(): (at: { xM: number; yM: number }) => boolean {
@@ -45,7 +16,7 @@ export function useFishedToday(): (at: { xM: number; yM: number }) => boolean {
     const places = tries
       .filter((t) => civilDay(t.openedMs, zone) === day)
       .flatMap((t) => t.snapshot.target ?? []);
-    return (at) => places.some((p) => Math.hypot(p.xM - at.xM, p.yM - at.yM) < FISHED_M);
+    return (at) => places.some((p) => sameLie(p, at));
   }, [tries, day, zone]);
 }
 
@@ -58,7 +29,7 @@ export function useDepthPattern(): DepthPattern | null {
   return useMemo(() => {
     const looks = tries
       .filter((t) => civilDay(t.openedMs, zone) === day)
-      .flatMap((t) => lookOf(t) ?? []);
+      .flatMap((t) => lookOfTry(t) ?? []);
     return looks.length === 0 ? null : depthPattern(looks);
   }, [tries, day, zone]);
 }
