@@ -5,7 +5,12 @@ import type { BeatPack, LieState, PackTarget } from '../core/outing/index';
 import { routeAsk, standingAt } from './route-now';
 
 const ground = madeGround(5, 8, 12);
-const pack = { beatId: 'b', lengthM: 30, targets: [], route: { ground, stops: [] } } as unknown as BeatPack;
+const pack = {
+  beatId: 'b',
+  lengthM: 30,
+  targets: [],
+  route: { ground, stops: [] },
+} as unknown as BeatPack;
 const NOW = { lambda: 3, nowMs: 1000, untilMs: null, direction: 'up' as const };
 /** Where a lie of the ground is. */
 const placeOf = (id: string) => {

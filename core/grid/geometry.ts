@@ -5,8 +5,7 @@ export interface Place {
 }
 
 /** The straight way between two places, m. */
-export const metresApart = (a: Place, b: Place): number =>
-  Math.hypot(a.xM - b.xM, a.yM - b.yM);
+export const metresApart = (a: Place, b: Place): number => Math.hypot(a.xM - b.xM, a.yM - b.yM);
 
 /** Nearest point of a segment, as the fraction along it and the distance. */
 export function nearestOnSegment(p: Place, a: Place, b: Place): { t: number; distanceM: number } {
