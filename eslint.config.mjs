@@ -135,8 +135,9 @@ export const policies = [
     'store',
     'services',
     'outing',
-    'room-state',
     'room-records',
+    ...anyStep,
+    ...floor,
     ...kit,
   ),
   allow(

@@ -1,10 +1,31 @@
-import type { OutingLog, Try } from '../core/log/index';
-import { SWIMS_AT, EMPTY_SNAPSHOT, triesAt } from '../core/log/index';
-import { lieState, type BeatPack, type LieState, type PackTarget } from '../core/outing/index';
+import {
+  EMPTY_SNAPSHOT,
+  SWIMS_AT,
+  triesAt,
+  type Mark,
+  type OutingLog,
+  type Settings,
+  type Try,
+} from '../core/log/index';
+import {
+  castComeTo,
+  castOfShot,
+  homeOfMark,
+  lieState,
+  type BeatPack,
+  type LieState,
+  type PackTarget,
+} from '../core/outing/index';
+import { lieAt, NO_CAST, snapshotWith } from '../core/planning/index';
 import { answersIn, coverSeconds, TAKE_S } from '../core/moves/index';
 
 /** Targets of a beat as they stand now: as taken along, with fish that were marked since; struck ones gone. */
-export function targetsNow(pack: BeatPack, log: OutingLog): PackTarget[] {
+export function targetsNow(
+  pack: BeatPack,
+  log: OutingLog,
+  settings: Settings,
+  nowMs: number,
+): PackTarget[] {
   const here = log.marks.filter((m) => m.beatId === pack.beatId && m.behaviour !== 'gone');
   const known = new Set(pack.targets.map((t) => t.markId));
   const standing = pack.targets.filter(
@@ -12,39 +33,56 @@ export function targetsNow(pack: BeatPack, log: OutingLog): PackTarget[] {
   );
   const since = here
     .filter((m) => !known.has(m.id))
-    .map((m): PackTarget => ({
-      id: m.id,
-      markId: m.id,
-      // The phone counts by its own log.
-      fishNumber: null,
-      kind: null,
-      xM: m.xM,
-      yM: m.yM,
-      headingRad: m.headingRad,
-      totalLengthCm: m.totalLengthCm,
-      depthM: m.fishDepthM / SWIMS_AT[m.behaviour],
-      rating: null,
-      shot: null,
-      noShot: null,
-      snapshot: {
-        ...EMPTY_SNAPSHOT,
-        planHash: pack.planHash,
-        level: pack.level,
-        target: {
-          id: m.id,
-          kind: null,
-          xM: m.xM,
-          yM: m.yM,
-          rating: null,
-          needs: null,
-          depthM: null,
-          surfaceSpeedMps: null,
-          meanSpeedMps: null,
-          behaviour: m.behaviour,
-        },
-      },
-    }));
+    .map((m) => markedSince(m, pack, settings, nowMs));
   return [...standing, ...since];
+}
+
+/** A fish that was marked since the beat was taken along: where its lie was worked out, by that lie's cast. */
+function markedSince(m: Mark, pack: BeatPack, settings: Settings, nowMs: number): PackTarget {
+  const rated = pack.targets.flatMap((t) =>
+    t.markId === null && t.rating !== null ? [{ ...t, rating: t.rating }] : [],
+  );
+  const lie = lieAt(rated, m);
+  const cast =
+    lie?.shot &&
+    castComeTo(lie.shot, {
+      home: homeOfMark(m, rated, nowMs),
+      calm: lie.shot.calm,
+      waySeconds: lie.shot.waySeconds,
+    });
+  const water = lie?.snapshot.target;
+  return {
+    id: m.id,
+    markId: m.id,
+    // The phone counts by its own log.
+    fishNumber: null,
+    kind: lie?.kind ?? null,
+    xM: m.xM,
+    yM: m.yM,
+    headingRad: m.headingRad,
+    totalLengthCm: m.totalLengthCm,
+    depthM: water?.depthM ?? m.fishDepthM / SWIMS_AT[m.behaviour],
+    rating: lie?.rating ?? null,
+    shot: cast?.shot ?? null,
+    noShot: null,
+    snapshot: snapshotWith(pack.targets[0]?.snapshot ?? EMPTY_SNAPSHOT, settings, {
+      fishLengthCm: m.totalLengthCm,
+      target: {
+        id: m.id,
+        kind: lie?.kind ?? null,
+        xM: m.xM,
+        yM: m.yM,
+        rating: lie?.rating ?? null,
+        needs: water?.needs ?? null,
+        depthM: water?.depthM ?? null,
+        surfaceSpeedMps: water?.surfaceSpeedMps ?? null,
+        meanSpeedMps: water?.meanSpeedMps ?? null,
+        behaviour: m.behaviour,
+      },
+      cast: cast ? castOfShot(cast.shot, settings) : null,
+      predicted: cast?.predicted ?? NO_CAST,
+    }),
+  };
 }
 
 /** The number of a fish, as the book counts those of its beat; null for a lie, and for a fish that was struck. */

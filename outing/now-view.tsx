@@ -39,7 +39,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   const warming = warmingCph(readings);
   const stop = stopWords(heat, tempC, warming, units, day);
   const going = openTry(tries);
-  const targets = held ? targetsNow(held.pack, view.log) : [];
+  const targets = held && settings ? targetsNow(held.pack, view.log, settings, now) : [];
   const pays = paysToday(
     tallyOf(outing, tries, now).taken,
     outing ? (now - outing.startMs) / 3_600_000 : 0,
@@ -66,7 +66,9 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
   const [here] = routed?.steps ?? [];
   const first = here && targets.find((t) => t.id === here.lies[0]?.id);
   const proposed =
-    first && stop ? standingAt(first, held!.pack, here) : nextTarget(targets, states, passed, now);
+    first && stop && settings
+      ? standingAt(first, held!.pack.route!.ground, here, settings)
+      : nextTarget(targets, states, passed, now);
   const goingOn = targets.find((t) => going && t.id === going.snapshot.target?.id);
   // Too warm: what goes on is finished, nothing new is proposed, here or on the plan.
   const next =

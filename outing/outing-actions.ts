@@ -1,4 +1,5 @@
 import {
+  DEFAULT_SETTINGS,
   EMPTY_SNAPSHOT,
   foldTry,
   openOutingAt,
@@ -7,12 +8,14 @@ import {
   type Mark,
   type Outing,
   type Reading,
+  type TempSource,
   type Try,
   type TryEvent,
 } from '../core/log/index';
-import type { BeatPack, PackTarget } from '../core/outing/index';
+import { meanSpeedOfRead, type BeatPack, type PackTarget } from '../core/outing/index';
+import { NO_CAST, snapshotOf, snapshotWith } from '../core/planning/index';
 import type { Place } from '../core/grid/index';
-import { toCivil, zoneOffsetMin } from '../core/units/index';
+import { zoneOffsetMin } from '../core/units/index';
 import type { BankKeeper } from '../sync/bank';
 import { logged } from '../sync/bank-client';
 import { changes, type QueuedRequest } from '../sync/client';
@@ -72,39 +75,46 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
       needs: read.result.needs,
       depthM: read.answers.depthM,
       surfaceSpeedMps: read.answers.surfacePaceMps,
-      meanSpeedMps: null,
+      meanSpeedMps: meanSpeedOfRead(read),
       behaviour: null,
     };
   }
 
-  /** The newest reading of the day stands in the record, with the hour of the try itself. */
-  function snapshotNow(opened: Opened, zone: string | undefined): Try['snapshot'] {
-    const { log, bank: book } = bank.get();
-    const said =
-      opened.kind === 'target'
-        ? opened.target.snapshot
-        : {
-            ...EMPTY_SNAPSHOT,
-            target: opened.kind === 'place' ? placeTarget(opened.readId) : null,
-          };
-    const read = [...log.readings]
+  /** The water at this moment: as read while that is fresh, else by the day's curve; null: neither. */
+  function waterHere(): { tempC: number; source: TempSource } | null {
+    const read = [...bank.get().log.readings]
       .filter((r) => r.waterTempC !== null && now() - r.takenMs < READING_HOLDS_MS)
       .sort((a, b) => b.takenMs - a.takenMs)[0];
-    const rated =
-      opened.kind === 'target'
-        ? said.rated
-        : { ...said.rated, species: book?.settings.species ?? null };
-    // What the plan said came with the pack, and under the constants that it was made with.
-    return {
-      ...said,
-      rated,
-      hour: toCivil(now(), zone),
-      water: read
-        ? { ...said.water, tempC: read.waterTempC, tempSource: 'read' }
-        : waterNow.tempC !== null
-          ? { ...said.water, tempC: waterNow.tempC, tempSource: 'curve' }
-          : said.water,
-    };
+    if (read) return { tempC: read.waterTempC!, source: 'read' };
+    return waterNow.tempC === null ? null : { tempC: waterNow.tempC, source: 'curve' };
+  }
+
+  /** What the plan says now: of what was taken along, under the constants that it was made with. */
+  function snapshotNow(opened: Opened, zone: string | undefined): Try['snapshot'] {
+    const { bank: book } = bank.get();
+    const water = waterHere();
+    const at = { atMs: now(), timeZone: zone };
+    const target = opened.kind === 'place' ? placeTarget(opened.readId) : null;
+    if (opened.kind === 'target' || !book)
+      return snapshotWith(
+        opened.kind === 'target' ? opened.target.snapshot : { ...EMPTY_SNAPSHOT, target },
+        book?.settings ?? DEFAULT_SETTINGS,
+        { ...at, ...(water && { water }) },
+      );
+    const { settings } = book;
+    return snapshotOf({
+      ...at,
+      beat: null,
+      water: water ?? { tempC: null, source: null },
+      settings,
+      // A read's rating has no constant of a water in it.
+      homeOffset: null,
+      fishLengthCm: settings.fishLengthCm,
+      target,
+      cast: null,
+      predicted: NO_CAST,
+      constants: book.constants ?? { constantsHash: null },
+    });
   }
 
   return {

@@ -11,7 +11,7 @@ import {
   type LogChange,
   type OutingLog,
 } from '../core/log/index';
-import type { BeatPack, PackTarget } from '../core/outing/index';
+import { PACK_SHAPE, type BeatPack, type PackTarget } from '../core/outing/index';
 import { heatAt } from '../core/day/index';
 import type { BankKeeper, BankView } from '../sync/bank';
 import { system } from '../ui/system';
@@ -70,7 +70,7 @@ const shot = {
   fly: 'dry',
 } as NonNullable<PackTarget['shot']>;
 const pack = (targets: PackTarget[]): BeatPack => ({
-  version: 1,
+  version: PACK_SHAPE,
   beatId: 'b',
   name: 'Kest',
   streamName: 'Kest Beck',
@@ -155,7 +155,7 @@ describe('the next thing', () => {
       history: [],
     };
     const beat = pack([...all, target('old', 4, { markId: 'old' })]);
-    const now = targetsNow(beat, { ...EMPTY_LOG, marks: [mark] });
+    const now = targetsNow(beat, { ...EMPTY_LOG, marks: [mark] }, DEFAULT_SETTINGS, START);
     expect(now.map((t) => t.id)).toEqual(['low', 'mid', 'high', 'm']);
     expect(fishNumber(now[3]!.markId, { ...EMPTY_LOG, marks: [mark] })).toBe(1);
   });

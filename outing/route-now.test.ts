@@ -1,6 +1,7 @@
-import { madeGround } from '../core/route/fixtures/grounds';
+import { chanceAt } from '../core/chance/index';
+import { madeCover, madeGround } from '../core/route/fixtures/grounds';
 import { planRoute } from '../core/route/index';
-import { EMPTY_SNAPSHOT, type EventCode, type Try } from '../core/log/index';
+import { DEFAULT_SETTINGS, EMPTY_SNAPSHOT, type EventCode, type Try } from '../core/log/index';
 import type { BeatPack, LieState, PackTarget } from '../core/outing/index';
 import { routeAsk, standingAt } from './route-now';
 
@@ -99,12 +100,24 @@ it('a target is fished from the stand of the route, and the record says that sta
     xM: 0,
     yM: 0,
     snapshot: EMPTY_SNAPSHOT,
-    shot: { stand: own, side: 'left', fly: 'dry', chance: { low: 0, best: 0, high: 0 } },
+    shot: {
+      stand: own,
+      side: 'left',
+      fly: 'dry',
+      chance: { low: 0, best: 0, high: 0 },
+      cover: madeCover(0.9),
+      cleanS: { low: 1, best: 4, high: 6 },
+      exposure: 0.1,
+    },
   } as unknown as PackTarget;
-  const stood = standingAt(target, pack, stop);
+  const stood = standingAt(target, ground, stop, DEFAULT_SETTINGS);
   const stand = ground.stands[stop.stand]!;
   expect(stood.shot!.stand).toEqual({ xM: stand.xM, yM: stand.yM });
   expect(stood.snapshot.cast!.stand).toEqual(stood.shot!.stand);
   const near = { ...target, shot: { ...target.shot!, stand: { xM: stand.xM, yM: stand.yM } } };
-  expect(standingAt(near, pack, stop)).toBe(near);
+  // At the stand that was worked out for it its own cast holds, come to as the route comes to it.
+  const at = standingAt(near, ground, stop, DEFAULT_SETTINGS);
+  expect(at.shot!.cleanS.best).toBe(4);
+  const { home, calm } = stop.lies[0]!;
+  expect(at.shot!.chance.best).toBeCloseTo(chanceAt(madeCover(0.9), home, calm).found, 12);
 });

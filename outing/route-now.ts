@@ -1,7 +1,9 @@
-import type { Try } from '../core/log/index';
-import { foldTry, triesAt } from '../core/log/index';
+import { metresApart } from '../core/grid/index';
+import { foldTry, triesAt, type Settings, type Try } from '../core/log/index';
+import { castComeTo, castFromStand, castOfShot } from '../core/outing/stand-cast';
 import type { BeatPack, LieState, PackTarget } from '../core/outing/index';
-import type { PlannedStop, RouteAsk, Tick } from '../core/route/index';
+import { snapshotWith } from '../core/planning/index';
+import type { PlannedStop, RouteAsk, RouteGround, Tick } from '../core/route/index';
 import { isDue } from './next-thing';
 
 /** Somebody so near a stand of the route is at it, m. */
@@ -35,7 +37,7 @@ export function routeAsk(
       (sum, t) => sum + foldTry(t.fly, t.events).casts,
       0,
     );
-    const look = Math.max(0, ...ground.stands.map((_, s) => ground.casts[s]![l]?.look ?? 0));
+    const look = Math.max(0, ...ground.stands.map((_, s) => ground.casts[s]![l]?.cover.look ?? 0));
     const covered = state.kind === 'covered' ? Array.from({ length: blanks }, () => look) : [];
     return [{ lieId: lie.id, looks: covered, closed: !due }];
   });
@@ -50,55 +52,31 @@ export function routeAsk(
 }
 
 /** A target as it is fished from a stop of the route; where that is its own stand, as it was worked out. */
-export function standingAt(target: PackTarget, pack: BeatPack, stop: PlannedStop): PackTarget {
-  const { ground } = pack.route!;
-  const stand = ground.stands[stop.stand]!;
+export function standingAt(
+  target: PackTarget,
+  ground: RouteGround,
+  stop: PlannedStop,
+  settings: Settings,
+): PackTarget {
   const worked = stop.lies.find((l) => l.id === target.id);
   const own = target.shot;
-  if (!worked || !own || Math.hypot(own.stand.xM - stand.xM, own.stand.yM - stand.yM) < OWN_M)
-    return target;
-  const { cast, lie } = worked;
-  const leadM = Math.hypot(cast.landing.xM - target.xM, cast.landing.yM - target.yM);
-  const place = { xM: stand.xM, yM: stand.yM };
+  if (!worked || !own) return target;
+  const come = { home: worked.home, calm: worked.calm, waySeconds: stop.waySeconds };
+  // Where the stand is the one that was worked out for it, its cast was followed closely.
+  const isOwn = metresApart(own.stand, ground.stands[stop.stand]!) < OWN_STAND_M;
+  const found = isOwn
+    ? castComeTo(own, come)
+    : castFromStand(ground, stop.stand, worked.lie, come, own.fly);
+  if (!found) return target;
+  const { shot, predicted } = found;
   return {
     ...target,
-    shot: {
-      ...own,
-      stand: place,
-      side: stand.side,
-      posture: stand.posture,
-      landing: cast.landing,
-      lay: cast.lay,
-      cast: cast.cast,
-      distanceM: cast.distanceM,
-      leadM,
-      cleanS: { low: cast.cleanS, best: cast.cleanS, high: cast.cleanS },
-      waySeconds: stop.waySeconds,
-    },
-    snapshot: {
-      ...target.snapshot,
-      cast: {
-        stand: place,
-        posture: stand.posture,
-        landing: cast.landing,
-        lay: cast.lay,
-        mend: null,
-        leadM,
-        castKind: cast.cast,
-        rig: target.snapshot.cast?.rig ?? { id: null, fly: own.fly, leaderM: null },
-      },
-      predicted: {
-        cleanS: { low: cast.cleanS, best: cast.cleanS, high: cast.cleanS },
-        calm: null,
-        exposure: ground.seen[stop.stand]![lie]!,
-        chance: {
-          value: ground.lies[lie]!.home * (1 - (1 - cast.look) ** COVERS),
-          parts: { look: cast.look },
-        },
-      },
-    },
+    shot,
+    snapshot: snapshotWith(target.snapshot, settings, {
+      cast: castOfShot(shot, settings),
+      predicted,
+    }),
   };
 }
 /** A stand nearer than this to the one that was worked out is that one, m. */
-const OWN_M = 0.8;
-const COVERS = 3;
+const OWN_STAND_M = 0.8;

@@ -1,3 +1,4 @@
+import { constantsMark, priorsOf } from '../core/log/index';
 import type { Bank } from '../core/outing/index';
 import { listBeats, readBank } from '../store/index';
 import { book } from './book';
@@ -11,13 +12,15 @@ const DAYS = 3;
 export async function bankOf(): Promise<Bank> {
   const db = await book();
   const now = nowMs();
+  const told = await settings();
   const { end, log } = await readBank(db, now - DAYS * 86_400_000);
   const beats = (await listBeats(db)).filter((b) => !b.deleted && !b.putAway);
   return {
     end: end.seq,
     endMark: end.mark,
     log,
-    settings: await settings(),
+    settings: told,
+    constants: constantsMark(priorsOf(told)),
     beats: beats.map((b) => ({
       id: b.id,
       name: b.name,

@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import { fitHome } from '../core/lies/index';
 import { fnv1a64 } from '../core/grid/index';
 import { constantsHashOf, homeAsked, priorsOf } from '../core/log/index';
-import type { BeatPack, PackJob, PackOrder } from '../core/outing/index';
+import { PACK_SHAPE, type BeatPack, type PackJob, type PackOrder } from '../core/outing/index';
 import { decodeFlow, FINE_CELL_M, flowInputHash } from '../core/water/index';
 import { findBeat, findFlow, findPack, listMarks, listTries, putPack } from '../store/index';
 import type { PackNews } from '../workers/pack-beat.thread';
@@ -17,7 +17,6 @@ import { requestSolve, solveJobs } from './solver';
 
 const THREAD = 'dist-workers/pack-beat.cjs';
 /** Raised when a pack gets another field: what was kept before is worked out anew. */
-const PACK_SHAPE = 4;
 /** What was worked out in the same quarter of an hour, from the same book, is the same. */
 const SAME_MS = 15 * 60_000;
 

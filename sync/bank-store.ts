@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { LogChange } from '../core/log/index';
+import { PACK_SHAPE } from '../core/outing/pack-shape';
 import type { Bank, HeldPack } from '../core/outing/index';
 
 /** A place in the feed: its number, and a mark of what stands there, since a book that was put back counts again. */
@@ -44,7 +45,8 @@ export async function loadBank(
     tx.objectStore('packs').getAll(),
     tx.objectStore('feed').getAll(),
   ]);
-  return { kept: kept ?? null, packs, feed };
+  // What an older program worked out says too little: it is taken along anew.
+  return { kept: kept ?? null, packs: packs.filter((p) => p.pack.version === PACK_SHAPE), feed };
 }
 
 /** A newer book, in place of the one before and of what the feed had told since; all of that where it does not go on from there. */

@@ -86,6 +86,8 @@ export interface CastNow {
   ahead: RoomAhead;
   /** The chance of an honest look as the drift has it; null without a fish or without what it hangs on. */
   chance: ShotChance | null;
+  /** How well the fish sees the still angler at the stand, 0-1; null as above. */
+  exposure: number | null;
   /** Clean seconds within reach, and what the fish needs; null as above. */
   dwell: { hasS: number; needsS: number } | null;
   grassM: number;
@@ -174,7 +176,7 @@ function chanceNow(
   q: CastQuestion,
   known: DriftKnown,
   cast: { distanceM: number; sureM: number; crossMps: number },
-): { chance: ShotChance; dwell: NonNullable<CastNow['dwell']> } | null {
+): { chance: ShotChance; exposure: number; dwell: NonNullable<CastNow['dwell']> } | null {
   const water = waterAt(scene, q);
   if (!water) return null;
   const { target, chance, stand, landing } = q;
@@ -209,6 +211,7 @@ function chanceNow(
   const k = placeIn(water.map, landing.xM, landing.yM);
   return {
     chance: chanceOf(look, free, sigmaM, facts),
+    exposure,
     dwell: {
       hasS: k < 0 ? 0 : dwellAt(water.map, k, known.cleanS),
       needsS: water.map.reach.needS,
@@ -271,6 +274,7 @@ export function castNow(
     snag: liesOverSolid(scene, stand, landing),
     ahead,
     chance: told?.chance ?? null,
+    exposure: told?.exposure ?? null,
     dwell: told?.dwell ?? null,
     grassM,
     strikeRad: target && wrapAngle(target.headingRad + Math.PI),

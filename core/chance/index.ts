@@ -5,8 +5,10 @@ export { comesAt, dwellAt, freeMap, placeIn, shareAt, type FreeMap } from './fre
 export { aimsFor, lookAt, lookTable, withinCovers, type Look, type LookTable } from './look-table';
 export {
   bandOf,
+  chanceAt,
   chanceOf,
   coverCalm,
+  coverOf,
   landingSigmaM,
   linedByChord,
   linedChance,
@@ -15,6 +17,7 @@ export {
   PARTS,
   shotChance,
   type CastFacts,
+  type CoverChance,
   type Part,
   type Scatter,
   type ShotChance,

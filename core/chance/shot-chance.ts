@@ -184,36 +184,84 @@ export function shotChance(table: LookTable, f: CastFacts): ShotChance {
 
 /** The same from a look that was simulated or looked up elsewhere; `landsBest`: with an endless drift. */
 export function chanceOf(look: Look, landsBest: number, sigmaM: number, f: CastFacts): ShotChance {
-  const seen = coverCalm(f.exposure, f.distanceToFishM, f.tauS);
+  return chanceAt(coverChance(look, landsBest, sigmaM, f), f.home, f.calmWay);
+}
+
+/**
+ * One cover over a calm fish that is home: all that of a chance hangs on the cast alone. Plain data: it
+ * travels with what was worked out, and is made whole where the fish and the way to it are known.
+ */
+export interface CoverChance {
+  /** One cover's look, and how much of the fish's peace a cover leaves, 0-1. */
+  look: number;
+  undisturbed: number;
+  seen: number;
+  lands: number;
+  clean: number;
+  lined: number;
+  hooked: number;
+  /** Seconds to tighten; null: the line never comes tight. */
+  tightS: number | null;
+  sigmaM: number;
+  crossMps: number;
+  drag: number;
+  splash: number;
+}
+
+function coverChance(look: Look, landsBest: number, sigmaM: number, f: CastFacts): CoverChance {
+  const calm = coverCalm(f.exposure, f.distanceToFishM, f.tauS);
   const presented = Math.min(look.presented, landsBest);
-  const parts: ShotChance['parts'] = {
-    home: f.home,
-    calm: f.calmWay,
-    seen: Math.sqrt(seen),
+  const [seen, lined] = [Math.sqrt(calm), 1 - f.lined];
+  return {
+    look: presented * lined * seen,
+    undisturbed: calm * (1 - f.lined) * (1 - look.splash) * (1 - CHANCE.dragged * look.drag),
+    seen,
     lands: landsBest,
     clean: landsBest > 0 ? presented / landsBest : 0,
-    lined: 1 - f.lined,
-  };
-  const own = presented * parts.lined * parts.seen;
-  const undisturbed = seen * (1 - f.lined) * (1 - look.splash) * (1 - CHANCE.dragged * look.drag);
-  const scale = CHANCE.leftOut * f.calmWay;
-  const value = scale * withinCovers(own, undisturbed, CHANCE.covers);
-  const found = f.home * value;
-  return {
-    value,
-    found,
-    ...bandOf(found),
-    first: f.home * scale * own,
-    parts,
-    heldBack: PARTS.reduce((a, b) => (parts[b] < parts[a] ? b : a)),
+    lined,
     hooked: hookedIfTaken(f.strike.tightS, f.strike.kind),
-    tightS: f.strike.tightS,
-    undisturbed,
-    look: own,
+    tightS: Number.isFinite(f.strike.tightS) ? f.strike.tightS : null,
     sigmaM,
     crossMps: f.crossMps,
     drag: look.drag,
     splash: look.splash,
+  };
+}
+
+/** The cast's own share of a chance. */
+export const coverOf = ({ parts, ...c }: ShotChance): CoverChance => ({
+  look: c.look,
+  undisturbed: c.undisturbed,
+  seen: parts.seen,
+  lands: parts.lands,
+  clean: parts.clean,
+  lined: parts.lined,
+  hooked: c.hooked,
+  tightS: Number.isFinite(c.tightS) ? c.tightS : null,
+  sigmaM: c.sigmaM,
+  crossMps: c.crossMps,
+  drag: c.drag,
+  splash: c.splash,
+});
+
+/** The whole chance of a cast: `home` that a fish is there, `calmWay` that the way to the stand left it calm. */
+export function chanceAt(c: CoverChance, home: number, calmWay: number): ShotChance {
+  const { look, undisturbed, seen, lands, clean, lined, tightS, ...rest } = c;
+  const parts: ShotChance['parts'] = { home, calm: calmWay, seen, lands, clean, lined };
+  const scale = CHANCE.leftOut * calmWay;
+  const value = scale * withinCovers(look, undisturbed, CHANCE.covers);
+  const found = home * value;
+  return {
+    ...rest,
+    look,
+    undisturbed,
+    tightS: tightS ?? Infinity,
+    value,
+    found,
+    ...bandOf(found),
+    first: home * scale * look,
+    parts,
+    heldBack: PARTS.reduce((a, b) => (parts[b] < parts[a] ? b : a)),
   };
 }
 

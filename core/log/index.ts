@@ -59,9 +59,15 @@ export {
   type ReadingSource,
 } from './outings';
 export { DREW_BLANK, TRIES_AT_HAND, type Try } from './tries';
-export { EMPTY_SNAPSHOT, readSnapshot, type TempSource, type TrySnapshot } from './snapshot';
+export {
+  EMPTY_SNAPSHOT,
+  readSnapshot,
+  type ConstantsMark,
+  type TempSource,
+  type TrySnapshot,
+} from './snapshot';
 // Apart from the shape: it carries the hash of every guess, which a page that only reads need not load.
-export { writeSnapshot } from './write-snapshot';
+export { constantsMark, writeSnapshot } from './write-snapshot';
 export { CONSTANTS_HASH, constantsHashOf } from './constants';
 export {
   codesWhere,

@@ -47,7 +47,7 @@ it('one from before snapshots had a version comes with what it lacks as null', (
     dischargeM3s: 0.4,
     hour: '2026-06-13T09:40',
     water: { tempC: 11, tempSource: 'assumed', turbidityNtu: null },
-    rated: { species: null, totalLengthCm: 27, method: null },
+    rated: { ...EMPTY_SNAPSHOT.rated, totalLengthCm: 27 },
     target: {
       ...told.target,
       xM: 3,
@@ -68,7 +68,11 @@ it('one from before snapshots had a version comes with what it lacks as null', (
       castKind: null,
       rig: { id: null, fly: null, leaderM: null },
     },
-    predicted: { cleanS: { low: 1, best: 2, high: 3 }, calm: null, exposure: 0.1, chance: null },
+    predicted: {
+      ...EMPTY_SNAPSHOT.predicted,
+      cleanS: { low: 1, best: 2, high: 3 },
+      exposure: 0.1,
+    },
   });
 });
 

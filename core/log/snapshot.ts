@@ -12,16 +12,19 @@ import type { WindFrom } from './settings';
 /** How the water temperature of a moment is known; curve: by the day's curve through readings. */
 export type TempSource = 'read' | 'curve' | 'tried-on' | 'assumed';
 
+/** Which constants a prediction rests on, and what the record had changed of them; absent: nothing. */
+export interface ConstantsMark {
+  constantsHash: string | null;
+  applied?: Applied;
+}
+
 /**
  * What the plan said at the moment a try was opened: everything Learn holds against what happened.
  * SI units. null: not known then. Once written it is never changed.
  */
-export interface TrySnapshot {
+export interface TrySnapshot extends ConstantsMark {
   version: 1;
   planHash: string | null;
-  constantsHash: string | null;
-  /** What the record had changed of the constants in it; absent: nothing. */
-  applied?: Applied;
   level: LevelName | null;
   dischargeM3s: number | null;
   /** The beat's civil time, "2026-06-13T09:40". */
@@ -86,10 +89,16 @@ export const EMPTY_SNAPSHOT: TrySnapshot = {
   hour: null,
   water: { tempC: null, tempSource: null, turbidityNtu: null },
   weather: { sky: null, windMps: null, windFrom: null },
-  rated: { species: null, totalLengthCm: null, method: null },
+  rated: {
+    species: null,
+    totalLengthCm: null,
+    method: null,
+    homeOffset: null,
+    homeSlope: null,
+  },
   target: null,
   cast: null,
-  predicted: { cleanS: null, calm: null, exposure: null, chance: null },
+  predicted: { cleanS: null, calm: null, exposure: null, chance: null, answers: null },
 };
 
 /** What tries kept before snapshots had a version; every part may be missing. */
@@ -128,9 +137,8 @@ export function readSnapshot(json: unknown): TrySnapshot {
       turbidityNtu: null,
     },
     rated: {
-      species: null,
+      ...EMPTY_SNAPSHOT.rated,
       totalLengthCm: old.target?.totalLengthCm ?? null,
-      method: null,
     },
     target: old.target
       ? {
@@ -160,10 +168,9 @@ export function readSnapshot(json: unknown): TrySnapshot {
           }
         : null,
     predicted: {
+      ...EMPTY_SNAPSHOT.predicted,
       cleanS: old.predictedCleanS ?? null,
-      calm: null,
       exposure: old.exposure ?? null,
-      chance: null,
     },
   };
 }

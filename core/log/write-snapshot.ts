@@ -1,17 +1,17 @@
 import { CONSTANTS_HASH, constantsHashOf } from './constants';
 import { appliedOf, NO_PRIORS, type Priors } from './priors';
-import type { TrySnapshot } from './snapshot';
+import type { ConstantsMark, TrySnapshot } from './snapshot';
 
-/** The one writer. What is not told is null; `priors`: what the record had changed by then. */
-export function writeSnapshot(
+/** What a prediction is marked with that is made now, with what the record has changed. */
+export function constantsMark(priors: Priors): ConstantsMark {
+  const constantsHash = constantsHashOf(priors);
+  return constantsHash === CONSTANTS_HASH
+    ? { constantsHash }
+    : { constantsHash, applied: appliedOf(priors) };
+}
+
+/** A snapshot of somebody else's telling: a table that comes in, an invented season. */
+export const writeSnapshot = (
   told: Omit<TrySnapshot, 'version' | 'constantsHash'>,
   priors: Priors = NO_PRIORS,
-): TrySnapshot {
-  const constantsHash = constantsHashOf(priors);
-  return {
-    ...told,
-    version: 1,
-    constantsHash,
-    ...(constantsHash !== CONSTANTS_HASH && { applied: appliedOf(priors) }),
-  };
-}
+): TrySnapshot => ({ ...told, version: 1, ...constantsMark(priors) });

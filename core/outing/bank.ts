@@ -1,4 +1,4 @@
-import type { OutingLog, Settings } from '../log/index';
+import type { ConstantsMark, OutingLog, Settings } from '../log/index';
 import type { DayBook } from './day-book';
 import type { BeatPack } from './pack-shape';
 
@@ -9,6 +9,8 @@ export interface Bank {
   endMark?: string;
   log: OutingLog;
   settings: Settings;
+  /** Under which constants what is reckoned on the device is reckoned; absent in books had before. */
+  constants?: ConstantsMark;
   beats: { id: string; name: string; streamName: string; levels: string[]; level: string }[];
   nowMs: number;
   /** What today is planned from; absent in books that were taken along before there were days. */

@@ -1,27 +1,33 @@
 import { createShotSearch, type Shot, type ShotsQuestion } from '../cast/index';
-import { CHANCE_VERSION, type ShotChance } from '../chance/index';
+import { coverOf } from '../chance/index';
 import { TOTAL_PER_FORK } from '../fish/index';
 import { entriesOf, type BeatPlan } from '../formats/index';
 import type { Place } from '../grid/index';
 import { rateLies, seasonAt, type Lie } from '../lies/index';
 import {
   alarmOf,
+  constantsMark,
   priorsOf,
-  writeSnapshot,
   type Mark,
   type Settings,
   type TrySnapshot,
 } from '../log/index';
-import { answersIn } from '../moves/index';
+import { lieAt, NO_CAST, snapshotOf, targetFacts, type Prediction } from '../planning/index';
 import { driftRigOf, flyInHand, rigInHand, type FlyKind } from '../rig/index';
 import { createScene, shadeField, type Fish } from '../sight/index';
 import { createStalkKeep } from '../stalk/index';
 import { sameLie } from '../terms/index';
-import { toCivil } from '../units/index';
 import { createChannel, probeFlow } from '../water/index';
 import { conditionsAt, feedLightOf, steadyMs } from './light';
-import type { BeatPack, PackOrder, PackShot, PackTarget } from './pack-shape';
+import {
+  PACK_SHAPE,
+  type BeatPack,
+  type PackOrder,
+  type PackShot,
+  type PackTarget,
+} from './pack-shape';
 import { routeOf, shotOfRoute } from './pack-route';
+import { bandOfChance, castOfShot } from './stand-cast';
 import { fishInLie, flyFished, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
 
 /** So many marks, and the best lies beside them, are worked out. */
@@ -64,7 +70,7 @@ export function packBeat(
     ...present.map((mark) => ({
       fish: mark as Fish,
       mark,
-      lie: lies.find((l) => sameLie(l, mark)) ?? null,
+      lie: lieAt(lies, mark),
     })),
     ...loose.map((lie) => ({ fish: fishInLie(lie, settings.fishLengthCm), mark: null, lie })),
   ];
@@ -97,6 +103,7 @@ export function packBeat(
       onProgress(ROUTE_SHARE + ((1 - ROUTE_SHARE) * (n + search.progress)) / all.length);
     const found = search.result();
     const best = found.kind === 'shots' ? found.shots[0]! : null;
+    const shot = best && shotForBank(best, fly, (p) => channel.across(inside(p.xM, plan), p.yM));
     return {
       id: fish.id,
       markId: mark?.id ?? null,
@@ -108,18 +115,37 @@ export function packBeat(
       totalLengthCm: fish.totalLengthCm,
       depthM: probeFlow(flow, null, fish.xM, fish.yM)?.depthM ?? fish.fishDepthM,
       rating: lie?.rating ?? null,
-      shot: best && shotForBank(best, fly, (p) => channel.across(inside(p.xM, plan), p.yM)),
+      shot,
       noShot: found.kind === 'shots' ? null : found.reason,
-      snapshot: snapshotOf(order, tempC, fish, mark, lie, best, fly),
+      snapshot: snapshotAt(
+        order,
+        fish,
+        mark,
+        lie,
+        shot,
+        best
+          ? {
+              chance: best.chance,
+              cleanS: best.cleanS,
+              calm: best.facts.calm,
+              exposure: best.facts.exposure,
+            }
+          : NO_CAST,
+      ),
     };
   });
   // The rest of the lies that the route may cover, with the cast that the route would make.
   const known = new Set(targets.map((t) => t.id));
+  const routeFly = flyFished(
+    flyInHand(settings.tackle, 'dry-dropper'),
+    settings.methods.dropper,
+    null,
+  );
   for (const [l, { id }] of (routed?.ground.lies ?? []).entries()) {
     const lie = lies.find((x) => x.id === id);
     if (!lie || known.has(id)) continue;
     const fish = fishInLie(lie, settings.fishLengthCm);
-    const fly = flyFished('dry-dropper', settings.methods.dropper, null);
+    const { shot, predicted } = shotOfRoute(routed!.ground, l, routeFly);
     targets.push({
       id,
       markId: null,
@@ -131,14 +157,14 @@ export function packBeat(
       totalLengthCm: settings.fishLengthCm,
       depthM: lie.depthM,
       rating: lie.rating,
-      shot: shotOfRoute(routed!.ground, l, fly),
+      shot,
       noShot: null,
-      snapshot: snapshotOf(order, tempC, fish, null, lie, null, fly),
+      snapshot: snapshotAt(order, fish, null, lie, shot, predicted),
     });
   }
   onProgress(1);
   return {
-    version: 1,
+    version: PACK_SHAPE,
     beatId: order.beatId,
     name: plan.name,
     streamName: order.streamName,
@@ -180,96 +206,39 @@ function shotForBank(shot: Shot, fly: FlyKind, across: (p: Place) => number): Pa
     distanceM: shot.facts.distanceM,
     leadM: shot.facts.leadM,
     cleanS: shot.cleanS,
-    chance: { low: shot.chance.low, best: shot.chance.value, high: shot.chance.high },
+    chance: bandOfChance(shot.chance),
+    cover: coverOf(shot.chance),
+    calm: shot.facts.calm,
+    exposure: shot.facts.exposure,
     waySeconds: shot.waySeconds,
     fly,
   };
 }
 
-/** Everything that a chance was made of, so that each part can be held against what happened. */
-export function chanceForRecord(c: ShotChance): NonNullable<TrySnapshot['predicted']['chance']> {
-  const { found, value, first, hooked, tightS, undisturbed, look, sigmaM, crossMps, drag, splash } =
-    c;
-  return {
-    value: found,
-    parts: {
-      ...c.parts,
-      given: value,
-      first,
-      hooked,
-      tightS: Number.isFinite(tightS) ? tightS : -1,
-      undisturbed,
-      look,
-      sigmaM,
-      crossMps,
-      drag,
-      splash,
-      version: CHANCE_VERSION,
-    },
-  };
-}
-
-function snapshotOf(
+/** What goes into the try at one target, by the cast that was worked out for it. */
+function snapshotAt(
   { plan, planHash, level, settings, homeOffset, flow, water, nowMs }: PackOrder,
-  tempC: number,
   fish: Fish,
   mark: Mark | null,
   lie: Lie | null,
-  shot: Shot | null,
-  fly: FlyKind,
+  shot: PackShot | null,
+  predicted: Prediction,
 ): TrySnapshot {
-  const here = probeFlow(flow, null, fish.xM, fish.yM);
-  // A dropper that was cut off leaves the same rig in the hand.
-  const rig = rigInHand(settings.tackle, flyInHand(settings.tackle, 'dry-dropper'));
-  return writeSnapshot(
-    {
+  return snapshotOf({
+    beat: {
       planHash,
       level,
       dischargeM3s: plan.levels.find((l) => l.name === level)?.dischargeM3s ?? null,
-      hour: toCivil(nowMs, plan.timeZone),
-      water: {
-        tempC,
-        tempSource: water.source,
-        turbidityNtu: settings.turbidityNtu,
-      },
-      weather: { sky: settings.sky, windMps: settings.windMps, windFrom: settings.windFrom },
-      rated: {
-        species: settings.species,
-        totalLengthCm: fish.totalLengthCm,
-        method: settings.methods.holding,
-        homeOffset,
-        homeSlope: priorsOf(settings).home.slope,
-      },
-      target: {
-        id: fish.id,
-        kind: lie?.kind ?? null,
-        xM: fish.xM,
-        yM: fish.yM,
-        rating: lie?.rating ?? null,
-        needs: lie?.needs ?? null,
-        depthM: here?.depthM ?? null,
-        surfaceSpeedMps: here?.surfaceSpeedMps ?? null,
-        meanSpeedMps: here?.meanSpeedMps ?? null,
-        behaviour: mark?.behaviour ?? null,
-      },
-      cast: shot && {
-        stand: shot.stand,
-        posture: shot.posture,
-        landing: shot.landing,
-        lay: shot.lay,
-        mend: null,
-        leadM: shot.facts.leadM,
-        castKind: shot.cast,
-        rig: { id: rig.id, fly, leaderM: driftRigOf(rig, settings.tackle, fly).leaderM },
-      },
-      predicted: {
-        cleanS: shot?.cleanS ?? null,
-        calm: shot?.facts.calm ?? null,
-        exposure: shot?.facts.exposure ?? null,
-        chance: shot ? chanceForRecord(shot.chance) : null,
-        answers: answersIn(here?.meanSpeedMps ?? null, tempC, priorsOf(settings).answer),
-      },
     },
-    priorsOf(settings),
-  );
+    atMs: nowMs,
+    timeZone: plan.timeZone,
+    water,
+    settings,
+    homeOffset,
+    fishLengthCm: fish.totalLengthCm,
+    target: targetFacts(fish, lie, mark, probeFlow(flow, null, fish.xM, fish.yM)),
+    cast: shot && castOfShot(shot, settings),
+    predicted,
+    constants: constantsMark(priorsOf(settings)),
+  });
 }

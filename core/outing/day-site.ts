@@ -118,7 +118,7 @@ export function looksOfPack(pack: BeatPack, species: Species): number | null {
       sum +
       s.lies.reduce(
         (of, { lie, covers, p }) =>
-          of + p * (1 - (1 - route.ground.casts[s.stand]![lie]!.look) ** covers),
+          of + p * (1 - (1 - route.ground.casts[s.stand]![lie]!.cover.look) ** covers),
         0,
       ),
     0,

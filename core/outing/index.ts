@@ -8,8 +8,15 @@ export {
   type Weather,
 } from './light';
 export { fishInLie, flyFished, homeOfMark, plainFish, shotAngler, watchersOf } from './targets';
-export { chanceForRecord, packBeat } from './beat-pack';
-export type { BeatPack, PackOrder, PackShot, PackTarget } from './pack-shape';
+export { packBeat } from './beat-pack';
+export { bandOfChance, castComeTo, castFromStand, castOfShot, type ComeTo } from './stand-cast';
+export {
+  PACK_SHAPE,
+  type BeatPack,
+  type PackOrder,
+  type PackShot,
+  type PackTarget,
+} from './pack-shape';
 export type { Bank, HeldPack, PackJob } from './bank';
 export { heldAgain, lieState, type LieState, type LieStateQuestion } from './lie-states';
 export {

@@ -1,4 +1,5 @@
 import type { CastKind, Lay, NoShots } from '../cast/index';
+import type { CoverChance } from '../chance/index';
 import type { BeatFeature, BeatPlan, LevelName } from '../formats/index';
 import type { Place } from '../grid/index';
 import type { LieKind } from '../lies/index';
@@ -21,6 +22,10 @@ export interface PackShot {
   leadM: number;
   cleanS: { low: number; best: number; high: number };
   chance: { low: number; best: number; high: number };
+  /** The cast's own share of that chance, and the two that are the fish's and the way's: for who comes to it otherwise. */
+  cover: CoverChance;
+  calm: number | null;
+  exposure: number;
   waySeconds: number;
   fly: FlyKind;
 }
@@ -46,9 +51,12 @@ export interface PackTarget {
   snapshot: TrySnapshot;
 }
 
+/** Raised when the shape of a pack changes: what was worked out in another shape is worked out anew. */
+export const PACK_SHAPE = 5;
+
 /** A beat as it is taken along: what is drawn, what is there, and how each is fished, in working order. */
 export interface BeatPack {
-  version: 1;
+  version: typeof PACK_SHAPE;
   beatId: string;
   name: string;
   streamName: string;

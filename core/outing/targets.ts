@@ -2,9 +2,10 @@ import type { ShotAngler } from '../cast/index';
 import { markAtHome } from '../chance/index';
 import type { Lie } from '../lies/index';
 import { priorsOf, type Mark, type Settings } from '../log/index';
+import { lieAt } from '../planning/index';
 import { rodLengthM, type FlyKind, type RigPlan } from '../rig/index';
 import type { Fish } from '../sight/index';
-import { SAME_LIE_M, sameLie } from '../terms/index';
+import { SAME_LIE_M } from '../terms/index';
 import type { Watcher } from '../stalk/index';
 
 /** The fish thought to lie in a lie. The same lie gives the same fish, so that who compares sees no change. */
@@ -37,8 +38,12 @@ export const plainFish = (f: Watcher): Watcher => ({
 });
 
 /** Chance that a marked fish is home: by how surely and how lately it was seen, and by the lie it is in. */
-export function homeOfMark(mark: Mark, lies: readonly Lie[], nowMs: number): number {
-  const near = lies.find((l) => sameLie(l, mark));
+export function homeOfMark(
+  mark: Pick<Mark, 'xM' | 'yM' | 'surety' | 'seenMs' | 'behaviour'>,
+  lies: readonly Pick<Lie, 'xM' | 'yM' | 'rating'>[],
+  nowMs: number,
+): number {
+  const near = lieAt(lies, mark);
   const minutes = mark.seenMs > 0 ? (nowMs - mark.seenMs) / 60_000 : 0;
   return markAtHome(mark.surety, minutes, mark.behaviour === 'rising', (near?.rating ?? 0) / 100);
 }

@@ -35,6 +35,9 @@ export interface StepLie {
   /** Chance that a willing calm fish is there when it is come to, and of a take. */
   p: number;
   gain: number;
+  /** Of p: that a fish is home, after what was tried there today, and that it is calm by then. */
+  home: number;
+  calm: number;
 }
 export interface RouteStep {
   stand: number;
@@ -102,10 +105,31 @@ export const begin = ({ ground, ask }: Working): RouteState => ({
   net: 0,
 });
 
+/** A way along the ground: its seconds, what of it is waded, and what it does to each lie's peace. */
+export interface RouteWay {
+  seconds: number;
+  wadedM: number;
+  /** Share of the alarm time, by lie. */
+  dose: readonly number[];
+}
+
 /** The way to a stand, from where one is: the quickest of the entries' at the beginning; null: none. */
-export function wayTo({ ground }: Working, from: number | null, stand: number) {
-  const { stands, ways, entries } = ground;
-  const rows = from === null ? entries.map((_, i) => stands.length + i) : [from];
+export const wayTo = ({ ground }: Working, from: number | null, stand: number): RouteWay | null =>
+  from === null ? wayFromEntry(ground, stand) : wayBetween(ground, [from], stand);
+
+/** The quickest way to a stand from any entry; null: none. */
+export const wayFromEntry = (ground: RouteGround, stand: number): RouteWay | null =>
+  wayBetween(
+    ground,
+    ground.entries.map((_, i) => ground.stands.length + i),
+    stand,
+  );
+
+function wayBetween(
+  { ways }: RouteGround,
+  rows: readonly number[],
+  stand: number,
+): RouteWay | null {
   let best: { row: number; seconds: number } | null = null;
   for (const row of rows) {
     const seconds = ways.seconds[row]?.[stand];
@@ -138,7 +162,7 @@ export function liesFrom(w: Working, s: RouteState, stand: number): { lie: numbe
   for (let lie = 0; lie < w.ground.lies.length; lie++) {
     const cast = w.ground.casts[stand]![lie];
     if (!cast || s.done[lie] || w.p0[lie] === 0) continue;
-    const one = coverable(w, lie, w.p0[lie]! * Math.exp(-s.dose[lie]!), cast.look);
+    const one = coverable(w, lie, w.p0[lie]! * Math.exp(-s.dose[lie]!), cast.cover.look);
     const n = bestCovers(one, w.price, MOST_COVERS);
     if (n === 0) continue;
     const perS = w.price / 3600;
@@ -181,8 +205,9 @@ export function afterStop(
     // Nobody stands there unseen: the lie that is worked most, the others half as much.
     for (let i = 0; i < dose.length; i++)
       if (!done[i]) dose[i]! += still[i]! * (i === lie ? 1 : ROUTE.stillOthers);
-    const p = w.p0[lie]! * Math.exp(-dose[lie]!);
-    const one = coverable(w, lie, p, cast.look);
+    const calm = Math.exp(-dose[lie]!);
+    const p = w.p0[lie]! * calm;
+    const one = coverable(w, lie, p, cast.cover.look);
     const pays = w.covers ?? bestCovers(one, w.price, MOST_COVERS);
     const covers = w.must === lie ? Math.max(1, pays) : pays;
     if (covers === 0) continue;
@@ -192,9 +217,9 @@ export function afterStop(
     const seconds = one.coverS * made + ROUTE.takeS * gain;
     takes += gain;
     value += one.worth! * gain;
-    looks += p * (1 - (1 - cast.look) ** covers);
+    looks += p * (1 - (1 - cast.cover.look) ** covers);
     passed += seconds;
-    steps.push({ lie, covers, p, gain });
+    steps.push({ lie, covers, p, home: w.p0[lie]! / ROUTE.willing, calm, gain });
     const { lined, fight } = harms[lie]!;
     const fade = Math.exp(-seconds / ROUTE.forgetsS);
     for (let i = 0; i < dose.length; i++) {

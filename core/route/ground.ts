@@ -1,3 +1,4 @@
+import type { CoverChance } from '../chance/index';
 import type { Place } from '../grid/index';
 import type { Lay, CastKind } from '../cast/index';
 import type { Posture } from '../sight/index';
@@ -16,8 +17,8 @@ export interface RouteLie extends Place {
 
 /** A cast at one lie from one stand. */
 export interface RouteCast {
-  /** Chance of an honest look in one cover of a calm fish that is home, 0-1. */
-  look: number;
+  /** One cover over a calm fish that is home, with all its parts. */
+  cover: CoverChance;
   cleanS: number;
   distanceM: number;
   lay: Lay;

@@ -5,10 +5,12 @@ export { prepareRoute, type RouteQuestion, type RouteTarget } from './prepare-ro
 export {
   DIRECTIONS,
   run,
+  wayFromEntry,
   workingOf,
   type Direction,
   type RouteAsk,
   type RouteStep,
+  type RouteWay,
   type Stop,
   type Tick,
 } from './evaluate';

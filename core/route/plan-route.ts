@@ -111,7 +111,7 @@ function looksIn(ground: RouteGround, steps: readonly RouteStep[]): WorkPlan['lo
   let variance = 0;
   for (const s of steps)
     for (const { lie, covers, p } of s.lies) {
-      const { look } = ground.casts[s.stand]![lie]!;
+      const { look } = ground.casts[s.stand]![lie]!.cover;
       const chance = p * (1 - (1 - look) ** covers);
       best += chance;
       variance += chance * (1 - chance);
@@ -126,12 +126,15 @@ function leftOut(w: Working, stops: readonly Stop[], net: number, brief: boolean
   return ground.lies.flatMap((l, lie): LeftOut[] => {
     if (worked.has(lie)) return [];
     const casts = ground.stands.flatMap((_, s) => ground.casts[s]![lie] ?? []);
-    const best = casts.reduce<RouteCast | null>((a, c) => (a && a.look >= c.look ? a : c), null);
+    const best = casts.reduce<RouteCast | null>(
+      (a, c) => (a && a.cover.look >= c.cover.look ? a : c),
+      null,
+    );
     if (!best) return [{ id: l.id, because: 'no stand', paysAnHour: 0, costs: null }];
     if (w.p0[lie] === 0) return [{ id: l.id, because: 'covered', paysAnHour: 0, costs: null }];
     const one = {
       p: w.p0[lie]!,
-      a: best.look * l.answers,
+      a: best.cover.look * l.answers,
       coverS: l.coverS,
       takeS: ROUTE.takeS,
       worth: l.worth,

@@ -1,4 +1,5 @@
 import { clamp, type Place } from '../grid/index';
+import { coverOf, type CoverChance } from '../chance/index';
 import { castsFrom, SURE_SHARE, type ShotsQuestion, type StandBefore } from '../cast/index';
 import { entriesOf } from '../formats/index';
 import {
@@ -191,7 +192,7 @@ export function* prepareRoute(
     castsFrom(scene, shotsOf(t), befores, true).forEach((c, s) => {
       if (!c || c.chance.look < ROUTE.leastLook) return;
       casts[s]![l] = {
-        look: c.chance.look,
+        cover: rounded(coverOf(c.chance)),
         cleanS: c.cleanS,
         distanceM: c.facts.distanceM,
         lay: c.lay,
@@ -235,6 +236,13 @@ export function* prepareRoute(
   };
 }
 
+/** Of a cover more than three figures after the point is known of nothing, and it travels. */
+function rounded(c: CoverChance): CoverChance {
+  const to = (x: number) => Math.round(x * 1000) / 1000;
+  return Object.fromEntries(
+    Object.entries(c).map(([name, v]: [string, number | null]) => [name, v === null ? v : to(v)]),
+  ) as unknown as CoverChance;
+}
 /** Two figures after the point are more than is known. */
 const round = (x: number) => Math.round(x * 100) / 100;
 const entriesIn = (from: Place | readonly Place[] | undefined): readonly Place[] | null =>

@@ -83,7 +83,7 @@ it('blanks lower a lie, and what is ticked off is not gone back to; taken back, 
   const g = madeGround(3, 8, 12);
   const first = planned(g);
   const one = first.steps[0]!.lies[0]!;
-  const looks = Array.from({ length: 6 }, () => one.cast.look);
+  const looks = Array.from({ length: 6 }, () => one.cast.cover.look);
   const blank = planned(g, { ticks: [{ lieId: one.id, looks, closed: false }] });
   expect(blank.net).toBeLessThan(first.net);
   const closed = planned(g, { ticks: [{ lieId: one.id, looks: [], closed: true }] });

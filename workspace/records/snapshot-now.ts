@@ -1,16 +1,15 @@
-import { chanceForRecord } from '../../core/outing/index';
-import { priorsOf, type TrySnapshot } from '../../core/log/index';
-import { answersIn } from '../../core/moves/index';
-import { civilHour, toCivil } from '../../core/units/index';
+import { constantsMark, priorsOf, type TrySnapshot } from '../../core/log/index';
+import { lieAt, snapshotOf, targetFacts } from '../../core/planning/index';
 import { probeFlow } from '../../core/water/index';
-import { freshOf } from '../state/answer';
+import { freshOf, valueOf } from '../state/answer';
 import type { BeatInput } from '../state/document';
 import {
   driftRigNow,
-  rigOf,
+  flyOf,
   homeFitOf,
   lieOf,
   markOf,
+  rigOf,
   targetOf,
   tempOf,
   tempSourceOf,
@@ -18,56 +17,31 @@ import {
 import type { WorkspaceState } from '../state/state';
 
 /** What the plan says now, for the record. Only what is fresh is said to have been predicted. */
-export function snapshotNow(
-  beat: BeatInput,
-  s: WorkspaceState,
-): Omit<TrySnapshot, 'version' | 'constantsHash'> {
+export function snapshotNow(beat: BeatInput, s: WorkspaceState): TrySnapshot {
   const { plan } = beat;
   const { settings } = s;
-  const level = plan.levels.find((l) => l.name === s.level);
   const target = targetOf(s);
-  const lie = lieOf(s);
+  // A fish that was marked is in a lie too.
+  const lie = lieOf(s) ?? (target && lieAt(valueOf(s, 'lies')?.lies ?? [], target));
   const water = s.flow && target ? probeFlow(s.flow, null, target.xM, target.yM) : null;
   const drift = freshOf(s, 'drift');
-  const stalk = freshOf(s, 'stalk');
-  const hour = civilHour(s.atMs, plan.timeZone);
-  const exposure = freshOf(s, 'hours')?.reduce((a, b) =>
-    Math.abs(b.hour - hour) < Math.abs(a.hour - hour) ? b : a,
-  );
-  const rig = driftRigNow(s);
-  const priors = priorsOf(settings);
+  const way = freshOf(s, 'stalk');
+  const calm =
+    way?.kind === 'way' ? way.calm.find((c) => c.fishId === target?.id)?.best : undefined;
   const told = freshOf(s, 'bench')?.answer;
-  const ticks = told && 'sunk' in told ? told.sunk?.ticks.ticks : undefined;
-  return {
-    planHash: beat.planHash,
-    level: s.level,
-    dischargeM3s: level?.dischargeM3s ?? null,
-    hour: toCivil(s.atMs, plan.timeZone),
-    water: {
-      tempC: tempOf(s),
-      tempSource: tempSourceOf(s),
-      turbidityNtu: settings.turbidityNtu,
+  return snapshotOf({
+    beat: {
+      planHash: beat.planHash,
+      level: s.level,
+      dischargeM3s: plan.levels.find((l) => l.name === s.level)?.dischargeM3s ?? null,
     },
-    weather: { sky: settings.sky, windMps: settings.windMps, windFrom: settings.windFrom },
-    rated: {
-      species: settings.species,
-      totalLengthCm: target?.totalLengthCm ?? settings.fishLengthCm,
-      method: settings.methods.holding,
-      homeOffset: homeFitOf(s).offset,
-      homeSlope: priors.home.slope,
-    },
-    target: target && {
-      id: target.id,
-      kind: lie?.kind ?? null,
-      xM: target.xM,
-      yM: target.yM,
-      rating: lie?.rating ?? null,
-      needs: lie?.needs ?? null,
-      depthM: water?.depthM ?? null,
-      surfaceSpeedMps: water?.surfaceSpeedMps ?? null,
-      meanSpeedMps: water?.meanSpeedMps ?? null,
-      behaviour: markOf(s)?.behaviour ?? null,
-    },
+    atMs: s.atMs,
+    timeZone: plan.timeZone,
+    water: { tempC: tempOf(s), source: tempSourceOf(s) },
+    settings,
+    homeOffset: homeFitOf(s).offset,
+    fishLengthCm: target?.totalLengthCm ?? settings.fishLengthCm,
+    target: target && targetFacts(target, lie, markOf(s), water),
     cast: s.stand && {
       stand: s.stand,
       posture: s.posture,
@@ -76,16 +50,15 @@ export function snapshotNow(
       mend: s.mend,
       leadM: drift?.now.leadM ?? null,
       castKind: drift?.now.by ?? null,
-      rig: { id: rigOf(s).id, fly: s.fly, leaderM: rig.leaderM },
+      rig: { id: rigOf(s).id, fly: flyOf(s), leaderM: driftRigNow(s).leaderM },
     },
     predicted: {
+      chance: drift?.now.chance ?? null,
       cleanS: drift?.band.cleanS ?? null,
-      calm:
-        (stalk?.kind === 'way' && stalk.calm.find((c) => c.fishId === target?.id)?.best) || null,
-      exposure: exposure?.exposure ?? null,
-      chance: drift?.now.chance ? chanceForRecord(drift.now.chance) : null,
-      ...(ticks !== undefined && { ticks }),
-      answers: answersIn(water?.meanSpeedMps ?? null, tempOf(s), priors.answer),
+      calm: calm ?? null,
+      exposure: drift?.now.exposure ?? null,
+      ticks: told && 'sunk' in told ? told.sunk?.ticks.ticks : undefined,
     },
-  };
+    constants: constantsMark(priorsOf(settings)),
+  });
 }

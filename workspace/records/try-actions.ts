@@ -1,12 +1,4 @@
-import {
-  DREW_BLANK,
-  foldTry,
-  priorsOf,
-  writeSnapshot,
-  type EventCode,
-  type Try,
-  type TryEvent,
-} from '../../core/log/index';
+import { DREW_BLANK, foldTry, type EventCode, type Try, type TryEvent } from '../../core/log/index';
 import { zoneOffsetMin } from '../../core/units/index';
 import { changes } from '../../sync/client';
 import { clientId } from '../../sync/client-id';
@@ -54,7 +46,7 @@ export function createTryActions({ store, beat, queue, now }: ActionContext) {
         fly,
         openedMs,
         zoneOffsetMin: zoneOffsetMin(openedMs, zone),
-        snapshot: writeSnapshot(snapshotNow(beat, s), priorsOf(s.settings)),
+        snapshot: snapshotNow(beat, s),
         events: [],
       };
       store.setState((state) => ({ tries: [...state.tries, opened] }));

@@ -58,10 +58,7 @@ export function TriesTable({
         cell: (r) => {
           const { predicted, cast } = r.attempt.snapshot;
           const parts = [
-            // As it was told: given that the fish is there.
-            predicted.chance
-              ? inHundred(predicted.chance.parts.given ?? predicted.chance.value)
-              : '',
+            predicted.chance ? inHundred(predicted.chance.value) : '',
             cast ? layName(cast.lay).toLowerCase() : '',
             predicted.cleanS ? `clean ${formatSeconds(predicted.cleanS.best)}` : '',
           ].filter((p) => p !== '');
