@@ -10,6 +10,7 @@ import {
   routeQuestion,
   steadyMs,
 } from '../core/outing/index';
+import { flyInHand, rigInHand } from '../core/rig/index';
 import { planRoute, prepareRoute, searchRoute, type RouteAsk } from '../core/route/index';
 import { byRule, drawDay, RULES } from '../core/route/fixtures/rules';
 import { createScene, shadeField } from '../core/sight/index';
@@ -55,7 +56,9 @@ const grounds = demoBeats().map(({ plan }) => {
     feedLight: feedLightOf(light),
     shade: shadeField(scene, light),
   });
-  const told = { marks: [], lies, flow, settings, light, waterTempC: TEMP_C, nowMs: NOW };
+  const fly = flyInHand(settings.tackle, 'dry-dropper');
+  const rig = rigInHand(settings.tackle, fly);
+  const told = { marks: [], lies, flow, settings, light, waterTempC: TEMP_C, nowMs: NOW, rig, fly };
   const [ground, preparedMs] = timed(() => {
     const steps = prepareRoute(scene, routeQuestion(told));
     for (;;) {

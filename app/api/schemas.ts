@@ -202,7 +202,6 @@ export const settingsSchema = object({
       'straight-above',
     ]).required(),
     stay: oneOf('How long to stay', ['computed', 'three-casts', 'its-rhythm']).required(),
-    round: oneOf('One method or a round', ['round', 'one-method']).required(),
     // Absent in what devices kept since before these were asked.
     landing: oneOf('How the fly lands', ['soft', 'hard-draws']),
     worth: oneOf('What a look is worth', ['even', 'largest']),

@@ -37,6 +37,7 @@ import { roomAhead, type RoomAhead } from './room-ahead';
 import { isWeighted, targetWater, type DriftKnown, type TargetWater } from './shot-candidate';
 import { SEARCHED_LAYS, type ShotAngler, type ShotsInput } from './shots-input';
 import type { DriftInput } from './drift-input';
+import type { CastFrom } from './shot-terms';
 import { grassBefore, liesOverSolid, SURE_SHARE } from './stands';
 import { windOnCast, type WindOnCast, type WindSchool } from './wind';
 
@@ -49,6 +50,8 @@ export interface CastQuestion {
   angler: ShotAngler;
   conditions: Conditions;
   windSchool: WindSchool;
+  /** From which side of the fish the angler casts; absent: any. */
+  castFrom?: CastFrom;
   target: Fish | null;
   others: readonly Fish[];
   rig: Rig;
@@ -242,7 +245,7 @@ export function castNow(
   const wind = windOnCast(windMps, windFromRad, aimRad, angler.rodHand, q.windSchool);
   const angleRad = target && angleOff(stand, target);
   const grassM = grassBefore(scene, stand, aimRad);
-  const rod = { rodM: angler.rodM, leaderM, weighted: q.chance ? isWeighted(q.chance.fly) : false };
+  const rod = rodOf(q);
   const ahead = roomAhead(scene, stand, landing, q.posture, angler.heightM, angler.rodM);
   const spot = { distanceM, angleRad, grassM, room, ahead };
   const { cast, refusal } = castAllowed(spot, q.lay.kind, rod);
@@ -302,11 +305,18 @@ const OFF_LANE_M = 1;
 /** Lays beside are followed this long, s: a fed one as long as the chosen. */
 const ROW_S = 6;
 
+/** What decides beside the spot whether a lay can be thrown. */
+const rodOf = (q: CastQuestion) => ({
+  rodM: q.angler.rodM,
+  leaderM: q.rig.leaderM,
+  weighted: q.chance ? isWeighted(q.chance.fly) : false,
+  ...(q.castFrom && { from: q.castFrom }),
+});
+
 export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
   const { flow } = scene;
   const { target, angler, stand, landing } = q;
   const input = driftInputOf(q);
-  const leaderM = q.rig.leaderM;
   const now = castNow(scene, q, { cleanS: 0, laid: [landing, stand], stepM: 1 });
   const takeS = takeAt(scene, q);
   const rows = laysBeside(q.lay).map((lay): LayRow => {
@@ -314,11 +324,7 @@ export function castStudy(scene: Scene, q: CastQuestion): CastStudy {
     const seconds = isFed(lay.kind) ? input.seconds : Math.min(ROW_S, input.seconds);
     const own = { ...input, seconds, lay, tip, ...(takeS !== undefined && { takeS }) };
     const { best, cleanS } = driftBand(flow, { ...FINENESS.quick, ...own }, RUNS.settled, false);
-    const { cast, refusal } = castAllowed(now, lay.kind, {
-      rodM: angler.rodM,
-      leaderM,
-      weighted: q.chance ? isWeighted(q.chance.fly) : false,
-    });
+    const { cast, refusal } = castAllowed(now, lay.kind, rodOf(q));
     return {
       lay,
       by: cast,

@@ -20,12 +20,18 @@ import type { ShotAngler, ShotsQuestion } from './shots-input';
 /** Ways to stands that may never be walked are asked on this grid, m. */
 const COARSE_M = 0.5;
 
-export interface OrderAsked {
+export interface OrderAsked extends Pick<
+  ShotsQuestion,
+  'castFrom' | 'windSchool' | 'landingDraws'
+> {
   angler: ShotAngler;
   fly: FlyKind;
   rig: Rig;
-  /** What is known of each fish beside where it lies, by its id: home, species, water. */
-  fishes?: Record<string, Pick<ShotsQuestion, 'home' | 'species' | 'waterTempC'>>;
+  /** What is known of each fish beside where it lies, and what is fished at it, by its id. */
+  fishes?: Record<
+    string,
+    Partial<Pick<ShotsQuestion, 'home' | 'species' | 'waterTempC' | 'fly' | 'rig'>>
+  >;
   /** What a look at a fish is worth, by its id; 1 where nothing is said. */
   worth?: Record<string, number>;
 }
@@ -46,7 +52,7 @@ export function orderOfFish(
   scene: Scene,
   fish: readonly Fish[],
   how: StalkInput,
-  { angler, fly, rig, fishes = {}, worth = {} }: OrderAsked,
+  { angler, fly, rig, fishes = {}, worth = {}, castFrom, windSchool, landingDraws }: OrderAsked,
   keep: StalkKeep = createStalkKeep(),
 ): FishInOrder {
   const start = 'xM' in how.from ? how.from : how.from[0]!;
@@ -67,6 +73,9 @@ export function orderOfFish(
         ...(hiding && { hiding }),
         ...(forbidden && { forbidden }),
         ...(alarm && { alarm }),
+        ...(castFrom && { castFrom }),
+        ...(windSchool && { windSchool }),
+        ...(landingDraws !== undefined && { landingDraws }),
       },
       keep,
     ),

@@ -1,7 +1,7 @@
 import type { HomeTrial } from '../lies/index';
 import { standing } from './events';
 import type { HomePrior, Priors } from './priors';
-import type { Try } from './tries';
+import { TRIES_AT_HAND, type Try } from './tries';
 
 /** So many casts are one working of a place (common practice). */
 export const CASTS_A_WORKING = 3;
@@ -42,6 +42,8 @@ export function homeAsked(
   // A water that nobody has tried yet has no constant of its own; the key '' is that of places without a beat.
   const beatId = tries[0]?.beatId;
   const own = beatId ? home.waters[beatId] : undefined;
-  const since = !home.live ? [] : own ? tries.filter((t) => t.openedMs >= untilMs) : tries;
+  // Who has all of them and who has the newest alone come to one answer.
+  const newest = [...tries].sort((a, b) => a.openedMs - b.openedMs).slice(-TRIES_AT_HAND);
+  const since = !home.live ? [] : own ? newest.filter((t) => t.openedMs >= untilMs) : newest;
   return { trials: homeTrials(since), prior: own ?? home.all, slope: home.slope };
 }

@@ -13,7 +13,6 @@ export interface Methods {
   holding: Method;
   castFrom: CastFrom;
   stay: 'computed' | 'three-casts' | 'its-rhythm';
-  round: 'round' | 'one-method';
   /** A fly that lands hard frightens, or draws. */
   landing: 'soft' | 'hard-draws';
   /** What a look is worth among several fish. */
@@ -90,7 +89,6 @@ export const DEFAULT_SETTINGS: Settings = {
     holding: 'energy-budget',
     castFrom: 'any-angle',
     stay: 'computed',
-    round: 'round',
     landing: 'soft',
     worth: 'even',
     working: 'up-current',

@@ -8,11 +8,15 @@ export function wholeSettings(told: Partial<Settings>): Settings {
   return {
     ...DEFAULT_SETTINGS,
     ...kept,
-    methods: { ...DEFAULT_SETTINGS.methods, ...kept.methods },
+    methods: { ...DEFAULT_SETTINGS.methods, ...knownMethods(kept.methods) },
     noticing: { ...DEFAULT_SETTINGS.noticing, ...kept.noticing },
     tackle: { ...DEFAULT_SETTINGS.tackle, ...kept.tackle },
   };
 }
+
+/** Schools that there are: one that was given up, and is in an older book, says nothing. */
+const knownMethods = (told: Partial<Settings['methods']> = {}): Partial<Settings['methods']> =>
+  Object.fromEntries(Object.entries(told).filter(([name]) => name in DEFAULT_SETTINGS.methods));
 
 /** Settings that may be null: not known, or not set. */
 const MAY_BE_NULL: readonly string[] = ['waterTempC', 'waterTempAt', 'legalLimitC'];

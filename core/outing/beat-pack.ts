@@ -4,15 +4,8 @@ import { TOTAL_PER_FORK } from '../fish/index';
 import { entriesOf, type BeatPlan } from '../formats/index';
 import type { Place } from '../grid/index';
 import { rateLies, seasonAt, type Lie } from '../lies/index';
-import {
-  alarmOf,
-  constantsMark,
-  priorsOf,
-  type Mark,
-  type Settings,
-  type TrySnapshot,
-} from '../log/index';
-import { lieAt, NO_CAST, snapshotOf, targetFacts, type Prediction } from '../planning/index';
+import { constantsMark, priorsOf, type Mark, type Settings, type TrySnapshot } from '../log/index';
+import { howOf, lieAt, NO_CAST, snapshotOf, targetFacts, type Prediction } from '../planning/index';
 import { driftRigOf, flyInHand, rigInHand, type FlyKind } from '../rig/index';
 import { createScene, shadeField, type Fish } from '../sight/index';
 import { createStalkKeep } from '../stalk/index';
@@ -85,18 +78,12 @@ export function packBeat(
       angler: shotAngler(settings, tied),
       fly,
       rig: driftRigOf(tied, settings.tackle, fly),
-      species: settings.species,
+      ...howOf(settings),
       home: mark ? homeOfMark(mark, lies, order.nowMs) : (lie?.rating ?? 100) / 100,
       waterTempC: tempC,
       unmarked: mark === null,
-      landingDraws: methods.landing === 'hard-draws',
-      alarm: alarmOf(settings),
       conditions: light,
       from: entriesOf(plan),
-      castFrom: methods.castFrom,
-      windSchool: methods.wind,
-      wading: methods.wading,
-      hiding: methods.hiding,
     };
     const search = createShotSearch(scene, question, keep);
     while (!search.advance(TURN_MS))

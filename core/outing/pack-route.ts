@@ -1,6 +1,6 @@
 import type { Lie } from '../lies/index';
 import { paysToday } from '../moves/index';
-import type { FlyKind } from '../rig/index';
+import { flyInHand, rigInHand, type FlyKind } from '../rig/index';
 import { NO_CAST, type Prediction } from '../planning/index';
 import { planRoute, prepareRoute, wayFromEntry, type RouteGround } from '../route/index';
 import type { Conditions, Scene } from '../sight/index';
@@ -19,7 +19,9 @@ export function routeOf(
   keep: StalkKeep,
   onProgress: (share: number) => void,
 ): BeatPack['route'] | null {
-  const told = { marks, lies, flow, settings, light, waterTempC, nowMs };
+  const fly = flyInHand(settings.tackle, 'dry-dropper');
+  const rig = rigInHand(settings.tackle, fly);
+  const told = { marks, lies, flow, settings, light, waterTempC, nowMs, rig, fly };
   const steps = prepareRoute(scene, routeQuestion(told), keep);
   let step = steps.next();
   while (!step.done) {

@@ -1,7 +1,8 @@
 import type { Lie } from '../lies/index';
-import { alarmOf, priorsOf, type Mark, type Settings } from '../log/index';
-import { answersIn, coverSeconds } from '../moves/index';
-import { driftRigOf, flyInHand, rigInHand } from '../rig/index';
+import type { Mark, Settings } from '../log/index';
+import { coverSeconds } from '../moves/index';
+import { answersAt, howOf } from '../planning/index';
+import { driftRigOf, type FlyKind, type RigPlan } from '../rig/index';
 import type { RouteQuestion, RouteTarget } from '../route/index';
 import type { Conditions } from '../sight/index';
 import { sameLie } from '../terms/index';
@@ -19,6 +20,9 @@ export interface RouteTold {
   light: Conditions;
   waterTempC: number;
   nowMs: number;
+  /** The rig in the hand, or the one that was chosen, and what floats of it. */
+  rig: RigPlan;
+  fly: FlyKind;
 }
 
 /** Everything a route may cover, and how it is asked for: marks that are not gone, and every lie beside them. */
@@ -29,7 +33,7 @@ export function routeQuestion(told: RouteTold): RouteQuestion {
   const facts = (p: { xM: number; yM: number }) => {
     const water = probeFlow(flow, null, p.xM, p.yM);
     return {
-      answers: answersIn(water?.meanSpeedMps ?? null, waterTempC, priorsOf(settings).answer),
+      answers: answersAt(water, waterTempC, settings),
       coverS: coverSeconds(null, water?.surfaceSpeedMps ?? null),
     };
   };
@@ -54,24 +58,16 @@ export function routeQuestion(told: RouteTold): RouteQuestion {
         ...facts(l),
       })),
   ];
-  const hand = flyInHand(settings.tackle, 'dry-dropper');
-  const tied = rigInHand(settings.tackle, hand);
-  const fly = flyFished(hand, methods.dropper, null);
+  const fly = flyFished(told.fly, methods.dropper, null);
   return {
     targets,
     shots: {
-      angler: shotAngler(settings, tied),
+      angler: shotAngler(settings, told.rig),
       fly,
-      rig: driftRigOf(tied, settings.tackle, fly),
-      species: settings.species,
+      rig: driftRigOf(told.rig, settings.tackle, fly),
+      ...howOf(settings),
       waterTempC,
-      landingDraws: methods.landing === 'hard-draws',
-      alarm: alarmOf(settings),
       conditions: light,
-      castFrom: methods.castFrom,
-      windSchool: methods.wind,
-      wading: methods.wading,
-      hiding: methods.hiding,
     },
   };
 }

@@ -1,5 +1,5 @@
 import { plainFish } from '../../../core/outing/index';
-import { alarmOf } from '../../../core/log/index';
+import { howOf } from '../../../core/planning/index';
 import { isFed, type CastQuestion, type Lay, type ShotsQuestion } from '../../../core/cast/index';
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import { steadyLight } from '../../state/light';
@@ -34,7 +34,8 @@ export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | 
     posture: s.posture,
     angler: anglerOf(s),
     conditions: steadyLight(plan, s),
-    windSchool: s.settings.methods.wind,
+    windSchool: howOf(s.settings).windSchool,
+    castFrom: howOf(s.settings).castFrom,
     target: target && plainFish(target),
     others: othersOf(s),
     rig: driftRigNow(s),
@@ -45,15 +46,15 @@ export function castQuestion(plan: BeatPlan, s: WorkspaceState): CastQuestion | 
 
 /** What is known of the target beside where it lies: what the chance of it hangs on. */
 function fishAsked(s: WorkspaceState) {
-  const { settings } = s;
+  const { species, landingDraws, alarm } = howOf(s.settings);
   return {
     fly: flyOf(s),
-    species: settings.species,
+    species,
     home: homeOf(s),
     waterTempC: tempOf(s),
     unmarked: markOf(s) === null,
-    landingDraws: settings.methods.landing === 'hard-draws',
-    alarm: alarmOf(settings),
+    landingDraws,
+    alarm,
   };
 }
 
@@ -65,7 +66,6 @@ export function shotsQuestion(
 ): ShotsQuestion | null {
   const target = targetOf(s);
   if (!target) return null;
-  const { methods } = s.settings;
   return {
     target: plainFish(target),
     // Those that Stalk keeps from alarming too: its way is the one that is told here.
@@ -75,10 +75,7 @@ export function shotsQuestion(
     rig: driftRigNow(s),
     conditions: steadyLight(plan, s),
     from: s.from ?? entriesOf(plan),
-    castFrom: methods.castFrom,
-    windSchool: methods.wind,
-    wading: methods.wading,
-    hiding: methods.hiding,
+    ...howOf(s.settings),
     forbidden: s.out,
     ...(asked.pinLanding && s.landing && { landing: s.landing }),
     pin: {

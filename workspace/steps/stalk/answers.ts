@@ -8,12 +8,15 @@ import { lightByHour, steadyLight } from '../../state/light';
 import {
   anglerOf,
   driftRigNow,
+  flyOf,
   homeOf,
+  rigOf,
   tempOf,
   targetOf,
   targetsInOrder,
 } from '../../state/selectors';
 import type { WorkspaceState } from '../../state/state';
+import { howOf } from '../../../core/planning/index';
 import { careNow, laterLight, stalkInput, stalkTo } from './questions';
 
 /** What Stalk asks: the way, the stand by hour, what else might be done, the far bank, the order of fish. */
@@ -31,6 +34,8 @@ export function stalkAnswers(plan: BeatPlan, onRoute: (share: number) => void): 
       light,
       waterTempC: tempOf(s),
       nowMs: s.atMs,
+      rig: rigOf(s),
+      fly: s.fly,
     });
     const shots = { ...question.shots, from: entriesOf(plan) };
     const { minutes, turn, direction, lambda } = s.work;
@@ -125,18 +130,24 @@ export function stalkAnswers(plan: BeatPlan, onRoute: (share: number) => void): 
         return {
           fish,
           how: {
+            ...orderHow(s.settings),
             angler: anglerOf(s),
             fly: s.fly,
             rig: driftRigNow(s),
             fishes: Object.fromEntries(
-              fish.map((f) => [
-                f.id,
-                {
-                  home: homeOf({ ...s, markId: f.id, lieId: null }),
-                  species: s.settings.species,
-                  waterTempC: tempOf(s),
-                },
-              ]),
+              fish.map((f) => {
+                const at = { ...s, markId: f.id, lieId: null };
+                return [
+                  f.id,
+                  {
+                    home: homeOf(at),
+                    species: s.settings.species,
+                    waterTempC: tempOf(s),
+                    fly: flyOf(at),
+                    rig: driftRigNow(at),
+                  },
+                ];
+              }),
             ),
             ...(s.settings.methods.worth === 'largest' && {
               worth: Object.fromEntries(fish.map((f) => [f.id, (f.totalLengthCm / 25) ** 2])),
@@ -152,3 +163,9 @@ export function stalkAnswers(plan: BeatPlan, onRoute: (share: number) => void): 
     }),
   ];
 }
+
+/** What the order of fish is asked with beside what the ways are. */
+const orderHow = (settings: WorkspaceState['settings']) => {
+  const { castFrom, windSchool, landingDraws } = howOf(settings);
+  return { castFrom, windSchool, landingDraws };
+};

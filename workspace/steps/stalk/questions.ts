@@ -1,6 +1,6 @@
 import { entriesOf, type BeatPlan } from '../../../core/formats/index';
 import type { Place } from '../../../core/grid/index';
-import { alarmOf } from '../../../core/log/index';
+import { howOf } from '../../../core/planning/index';
 import type { CautionInput, StalkInput } from '../../../core/stalk/index';
 import { civilHour, toCivil } from '../../../core/units/index';
 import { conditionsAt, steadyLight } from '../../state/light';
@@ -17,6 +17,7 @@ export const stalkInput = (plan: BeatPlan, s: WorkspaceState): StalkInput | null
 /** The way to any place. */
 export function stalkTo(plan: BeatPlan, s: WorkspaceState, to: Place): StalkInput {
   const { settings } = s;
+  const { wading, hiding, alarm } = howOf(settings);
   return {
     from: s.from ?? entriesOf(plan),
     to,
@@ -28,11 +29,11 @@ export function stalkTo(plan: BeatPlan, s: WorkspaceState, to: Place): StalkInpu
       maxWadeM: settings.maxWadeM,
     },
     conditions: steadyLight(plan, s),
-    wading: settings.methods.wading,
-    hiding: settings.methods.hiding,
+    wading,
+    hiding,
     via: s.via,
     forbidden: s.out,
-    alarm: alarmOf(settings),
+    alarm,
     ...(s.dragging && { cellM: DRAGGING_CELL_M }),
   };
 }
