@@ -24,12 +24,21 @@ const DayStrip = part(() => import('./day-strip').then((m) => m.DayStrip), 84);
 const NowPlan = part(() => import('./now-plan').then((m) => m.NowPlan), 250);
 
 /** The hour, the water, when to stop, and the one next thing. */
-export function NowView({ marking, ...shared }: OutingShared & { marking: boolean }) {
+export function NowView({
+  marking,
+  passed,
+  onPass,
+  ...shared
+}: OutingShared & {
+  marking: boolean;
+  /** Targets that were passed by, by id: also while a try was open in between. */
+  passed: ReadonlySet<string>;
+  onPass: (id: string) => void;
+}) {
   const { view, now, outing, tries, actions } = shared;
   const settings = view.bank?.settings;
   const units = settings?.units ?? 'metric';
   const [beatId, setBeatId] = useState<string | null>(null);
-  const [passed, setPassed] = useState<ReadonlySet<string>>(new Set());
   const [chosenId, setChosenId] = useState<string | null>(null);
   const newest = [...view.packs].sort((a, b) => b.takenMs - a.takenMs)[0] ?? null;
   const held = view.packs.find((p) => p.beatId === beatId) ?? newest;
@@ -59,6 +68,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
     view.log,
     outing?.id ?? null,
     settings,
+    view.bank?.day,
     now,
   );
   const route = planned?.result ?? null;
@@ -154,7 +164,7 @@ export function NowView({ marking, ...shared }: OutingShared & { marking: boolea
           states={states}
           now={now}
           zone={zone}
-          onPass={() => next && setPassed((all) => new Set([...all, next.id]))}
+          onPass={() => next && onPass(next.id)}
         />
       )}
       {going ? (

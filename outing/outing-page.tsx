@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { openOutingAt, openTry } from '../core/log/index';
 import { bankClockMs, pageBank } from '../sync/page-bank';
 import { useQueue } from '../sync/use-queue';
@@ -19,6 +19,8 @@ const TriesView = part(() => import('./tries-view').then((m) => m.TriesView));
 const TakingView = part(() => import('./taking-view').then((m) => m.TakingView));
 const NotTakenHere = part(() => import('./not-taken-here').then((m) => m.NotTakenHere));
 
+const NOTHING: ReadonlySet<string> = new Set();
+
 /** The outing on a phone: one page, so that it opens and goes on without a network. */
 export function OutingPage() {
   const view = useBank();
@@ -26,6 +28,7 @@ export function OutingPage() {
   const place = usePlaceInOuting();
   const queue = useQueue();
   const offline = useOffline();
+  const [passed, setPassed] = useState<ReadonlySet<string>>(NOTHING);
   const actions = useMemo(
     () =>
       typeof window === 'undefined' ? null : createOutingActions(pageBank(), () => bankClockMs()),
@@ -58,7 +61,12 @@ export function OutingPage() {
       ) : name === 'tries' ? (
         <TriesView {...shared} />
       ) : (
-        <NowView marking={name === 'mark'} {...shared} />
+        <NowView
+          marking={name === 'mark'}
+          passed={passed}
+          onPass={(id) => setPassed((before) => new Set([...before, id]))}
+          {...shared}
+        />
       )}
       {queue.refused.length > 0 && <NotTakenHere queue={queue} />}
     </div>

@@ -40,7 +40,7 @@ export function placesToday(
     .filter(isPlace)
     .filter((r) => r.takenMs < since && r.place.streamName === stream);
   const earlier = view.log.tries.filter((t) => t.outingId !== outing?.id);
-  const pattern = seasonsPattern(view.bank?.settings, now);
+  const pattern = seasonsPattern(view.bank?.settings, now, view.bank?.day);
   const moment = { nowMs: now, waterTempC, waterLeftM, untilMs, pattern };
   return {
     reads,

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import type { OutingLog, Settings } from '../core/log/index';
-import type { BeatPack } from '../core/outing/index';
+import type { BeatPack, DayBook } from '../core/outing/index';
 import type { TodaysPattern } from '../core/places/index';
 import type { RouteAsk, RouteResult, Stop } from '../core/route/index';
 
@@ -25,6 +25,7 @@ export function useRoute(
   log: Pick<OutingLog, 'tries' | 'reads'>,
   outingId: string | null,
   settings: Settings | undefined,
+  day: DayBook | undefined,
   nowMs: number,
 ): PlannedRoute | null {
   const [result, setResult] = useState<PlannedRoute | null>(null);
@@ -57,7 +58,10 @@ export function useRoute(
       ]);
       if (gone) return;
       const today = log.tries.filter((t) => t.outingId === outingId);
-      const pattern = todaysPattern(looksOf(today, log.reads), seasonsPattern(settings, nowMs));
+      const pattern = todaysPattern(
+        looksOf(today, log.reads),
+        seasonsPattern(settings, nowMs, day),
+      );
       const { ground: even } = pack.route!;
       const ground = pattern ? groundByPattern(even, pack.targets, pattern) : even;
       const warm = stops.current?.beatId === pack.beatId ? stops.current.stops : pack.route!.stops;

@@ -20,9 +20,11 @@ const REFERENCE = '23503';
 const UNIQUE = '23505';
 const IMPOSSIBLE = /^(22|23)/;
 const AWAY = /^(08|57P|53|25006)/;
+/** Cancelled by a limit of the server's: of a statement, of a lock, of a transaction that stood still. */
+const TIMED_OUT = /^(57014|55P03|25P03|25P04)/;
 const UNREACHED = ['ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'EPIPE', 'ENOTFOUND', 'EHOSTUNREACH'];
 /** What the driver says without a code. */
-const LOST = /^(Connection terminated|timeout exceeded when trying to connect)/;
+const LOST = /^(Connection terminated|timeout exceeded when trying to connect|Query read timeout)/;
 
 export function bookRefusal(error: unknown): BookRefusal | null {
   const { code, syscall, message, name, cause } = (error ?? {}) as {
@@ -47,5 +49,6 @@ export function bookRefusal(error: unknown): BookRefusal | null {
   if (code === REFERENCE) return 'no such thing';
   if (code === UNIQUE) return 'another has it';
   if (AWAY.test(code)) return 'away';
+  if (TIMED_OUT.test(code)) return 'held';
   return IMPOSSIBLE.test(code) ? 'not possible' : null;
 }

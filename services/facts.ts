@@ -1,6 +1,6 @@
 import { tryFact, type TryFact } from '../core/learn/index';
 import type { Try } from '../core/log/index';
-import { feedEnd, listAllTries, triesChangedAfter, type Db } from '../store/index';
+import { feedEnd, listAllTries, listBeats, triesChangedAfter, type Db } from '../store/index';
 
 /** Every try as Learn counts it, in the order they were opened, with the feed's number that it is as of. */
 interface Held {
@@ -12,8 +12,8 @@ interface Held {
 }
 const HELD = new WeakMap<Db, Held>();
 
-function entryOf(t: Try, anglers: Held['anglers']) {
-  const fact = tryFact(t);
+function entryOf(t: Try, anglers: Held['anglers'], south: ReadonlySet<string | null>) {
+  const fact = tryFact(t, south.has(t.beatId));
   if (fact && fact.device !== '') {
     if (!anglers.has(fact.device)) anglers.set(fact.device, String(anglers.size + 1));
     fact.device = anglers.get(fact.device)!;
@@ -30,14 +30,24 @@ export async function factsOfBook(db: Db): Promise<Held['facts']> {
   const { seq: end } = await feedEnd(db);
   const held = HELD.get(db);
   if (held?.end === end) return held.facts;
+  const south = await southOf(db);
   if (!held || end < held.end) {
     const anglers: Held['anglers'] = new Map();
-    const facts = new Map((await listAllTries(db)).map((t) => [t.id, entryOf(t, anglers)]));
+    const facts = new Map((await listAllTries(db)).map((t) => [t.id, entryOf(t, anglers, south)]));
     HELD.set(db, { end, anglers, facts });
     return facts;
   }
   for (const t of await triesChangedAfter(db, held.end))
-    held.facts.set(t.id, entryOf(t, held.anglers));
+    held.facts.set(t.id, entryOf(t, held.anglers, south));
   held.end = end;
   return held.facts;
+}
+
+/** Beats south of the equator, by their anchors; null, a place without a beat, is where the first anchored one is. */
+async function southOf(db: Db): Promise<ReadonlySet<string | null>> {
+  const placed = (await listBeats(db)).flatMap(({ id, plan }) =>
+    plan.anchor ? [{ id, isSouth: plan.anchor.lat < 0 }] : [],
+  );
+  const south = placed.filter((b) => b.isSouth).map((b): string | null => b.id);
+  return new Set(placed[0]?.isSouth ? [...south, null] : south);
 }

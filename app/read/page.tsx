@@ -29,6 +29,7 @@ async function Page() {
           .filter((b) => !b.deleted && !b.putAway)
           .map((b) => ({ id: b.id, name: b.name }))}
         reads={reads as KeptRead[]}
+        isSouth={(beats.find((b) => b.plan.anchor)?.plan.anchor?.lat ?? 0) < 0}
       />
     </main>
   );

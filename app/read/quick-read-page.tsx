@@ -51,10 +51,12 @@ export function QuickReadPage({
   settings,
   beats,
   reads,
+  isSouth = false,
 }: {
   settings: Settings;
   beats: readonly { id: string; name: string }[];
   reads: readonly KeptRead[];
+  isSouth?: boolean;
 }) {
   const { units } = settings;
   const [told, setTold] = useState<QuickAnswers>(() => ({
@@ -72,8 +74,8 @@ export function QuickReadPage({
     foam: false,
     colour: 'clear',
     shaded: false,
-    // Months of the north: no place is known here; it can be changed below.
-    season: seasonOfMonth(new Date().getMonth() + 1),
+    // By where the book's beats lie, where any was placed; it can be changed below.
+    season: seasonOfMonth(new Date().getMonth() + 1, isSouth),
     deeper: null,
   }));
   const tell = (change: Partial<QuickAnswers>) => setTold((t) => ({ ...t, ...change }));

@@ -35,6 +35,8 @@ export interface DriftResult {
   laid: Place[];
   /** Line beyond the straight way from fly to tip, m: at the take, or at its end; as laid where none is meant. */
   slackM: number;
+  /** The most line and leader that is out beyond the tip while the fly drifts, m. */
+  lineOutM: number;
   /** Length of line between one place and the next, m. */
   stepM: number;
   /** How many places of `laid`, from the fly, are leader. */

@@ -285,9 +285,14 @@ export function throwOver(run: Run, mend: Mend): void {
 }
 
 /** Line beyond the straight way from the fly to the tip, m: what a strike has to take up. */
-export function slackOf({ chain, air, stepM, end }: Run): number {
+/** Line and leader from the fly to the tip, m. */
+export const lineOutOf = ({ chain, air, stepM }: Run): number =>
+  stepM * (chain.n - 1) + air.lengthM;
+
+export function slackOf(run: Run): number {
+  const { chain, air, end } = run;
   const out = Math.hypot(end.x - chain.x[0]!, end.y - chain.y[0]!);
-  return Math.max(0, stepM * (chain.n - 1) + air.lengthM - Math.hypot(out, air.heightM));
+  return Math.max(0, lineOutOf(run) - Math.hypot(out, air.heightM));
 }
 
 export function linePlaces({ chain, rod }: Run): Place[] {

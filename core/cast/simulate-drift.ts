@@ -10,7 +10,16 @@ import {
   passInto,
   type DriftResult,
 } from './drift-result';
-import { frameOf, linePlaces, slackOf, startRun, step, throwOver, type Run } from './drift-run';
+import {
+  frameOf,
+  lineOutOf,
+  linePlaces,
+  slackOf,
+  startRun,
+  step,
+  throwOver,
+  type Run,
+} from './drift-run';
 
 /**
  * Drift of a floating fly on line and leader carried by the mean surface current. Line is an
@@ -46,6 +55,7 @@ export function simulateDrift(flow: FlowField, input: DriftInput): DriftResult {
     out.dragMps[n] = drag;
     if (out.atFirstDrag === null && drag > MICRO_MPS) out.atFirstDrag = linePlaces(run);
     if (out.film) out.film.push(frameOf(run, n * dt, drag));
+    out.lineOutM = Math.max(out.lineOutM, lineOutOf(run));
     if (takeAt >= 0 && n <= takeAt) out.slackM = slackOf(run);
     dragging = drag > MICRO_MPS ? dragging + 1 : 0;
     if (liftAt !== null && isPast(input.fish!, liftAt, chain.x[0]!, chain.y[0]!)) {
@@ -91,6 +101,7 @@ function emptyResult(count: number, run: Run): DriftResult {
     status: 'ok',
     laid: linePlaces(run),
     slackM: slackOf(run),
+    lineOutM: lineOutOf(run),
     stepM: run.stepM,
     leaderPlaces: Math.min(run.chain.n, Math.round(run.rig.leaderM / run.stepM) + 1),
     atFirstDrag: null,

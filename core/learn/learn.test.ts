@@ -238,6 +238,11 @@ describe('a try as a fact', () => {
       felt: { touched: 1, clear: 1 },
     });
   });
+  it('a season is that of its own half of the earth', () => {
+    const june = { openedMs: Date.parse('2026-06-13T07:40:00Z') };
+    expect(tryFact({ ...attempt([event(1, 'cast')]), ...june })!.season).toBe('summer');
+    expect(tryFact({ ...attempt([event(1, 'cast')]), ...june }, true)!.season).toBe('winter');
+  });
   it('what never happened says nothing; what was guessed is not told as read', () => {
     expect(tryFact(attempt([]))).toBeNull();
     const guessed = {

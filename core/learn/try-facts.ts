@@ -115,8 +115,8 @@ const HOUR_MS = 3_600_000;
 
 const PLAIN = appliedOf(NO_PRIORS);
 
-/** What a try says; null: nothing happened in it, and it says nothing. */
-export function tryFact(t: Try): TryFact | null {
+/** What a try says; null: nothing happened in it, and it says nothing. `isSouth`: its water lies south of the equator. */
+export function tryFact(t: Try, isSouth = false): TryFact | null {
   const events = standing(t);
   const casts = events.filter(({ means }) => means.isCast).length;
   const had = (is: (means: EventMeaning) => boolean) => events.some(({ means }) => is(means));
@@ -150,7 +150,7 @@ export function tryFact(t: Try): TryFact | null {
     species: rated.species,
     method: rated.method,
     sky: weather.sky,
-    season: seasonOfMonth(Number(month.slice(5))),
+    season: seasonOfMonth(Number(month.slice(5)), isSouth),
     month,
     meanSpeedMps: target?.meanSpeedMps ?? null,
     castM: cast?.landing ? metresApart(cast.stand, cast.landing) : null,

@@ -17,6 +17,7 @@ import { CardDrawing, cameraFor, useCardSize } from './card-drawing';
 import { CardFoot, CardHead, CardKey, CardRows, CardStop } from './card-head';
 import { rodMOf, targetsInOrder } from '../state/selectors';
 import { freshOf } from '../state/answer';
+import { fishToPlan } from './fish-to-plan';
 import { createCastActions } from '../steps/cast/cast-actions';
 import { createStalkActions } from '../steps/stalk/stalk-actions';
 import css from './card.module.css';
@@ -81,27 +82,19 @@ function usePlanned() {
   const casting = useActions(createCastActions);
   const stalking = useActions(createStalkActions);
   const ready = usePart((s) => s.flowState.kind === 'ready' && !s.flowStale);
-  const order = usePart((s) => freshOf(s, 'order'));
   const targets = usePart((s) => targetsInOrder(s).length);
   const [planned, setPlanned] = useState<Planned[] | null>(null);
   const [done, setDone] = useState(0);
-  const only = usePart((s) => (s.marks.length === 1 ? s.marks[0]!.id : null));
+  const ids = usePart((s) => fishToPlan(targetsInOrder(s), freshOf(s, 'order')).join(' '));
   useEffect(() => {
     if (ready && targets > 1) stalking.askOrder();
   }, [ready, targets, stalking]);
   useEffect(() => {
-    if (!ready) return;
-    const ids =
-      targets === 1 && only
-        ? [only]
-        : order
-          ? order.sequence.order.map((i) => order.fishIds[i]!)
-          : [];
-    if (ids.length === 0) return;
+    if (!ready || ids === '') return;
     let let_go = false;
     void (async () => {
       const out: Planned[] = [];
-      for (const fishId of ids) {
+      for (const fishId of ids.split(' ')) {
         const shot = await casting.bestShotAt(fishId);
         if (let_go) return;
         out.push({ fishId, shot });
@@ -112,7 +105,7 @@ function usePlanned() {
     return () => {
       let_go = true;
     };
-  }, [ready, order, targets, only, casting]);
+  }, [ready, ids, casting]);
   return {
     planned,
     progress: Math.round((100 * (done + 1)) / (targets + 1)),

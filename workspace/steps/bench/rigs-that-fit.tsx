@@ -24,8 +24,6 @@ const SHOWN = 5;
 /** From here on water is stained, and flies are seen late and near (our guess). */
 const STAINED_NTU = 8;
 const SMALL_CM = 20;
-const RISES: readonly string[] = ['rising', 'sipping', 'splashing'];
-
 /** Rigs for this beat today, each with what chose it; the angler's own; and the two that are ready. */
 export function RigsThatFit() {
   const { beat } = useWorkspace();
@@ -41,7 +39,7 @@ export function RigsThatFit() {
   const smallChar = usePart(
     (s) => s.settings.species === 'brook' && s.settings.fishLengthCm < SMALL_CM,
   );
-  const rising = usePart((s) => s.marks.filter((m) => RISES.includes(m.behaviour)).length > 1);
+  const rising = usePart((s) => s.marks.filter((m) => m.behaviour === 'rising').length > 1);
   const pockets = usePart((s) => {
     const lies = valueOf(s, 'lies')?.lies ?? [];
     return lies.length === 0 ? 0 : lies.filter((l) => l.kind === 'pocket').length / lies.length;

@@ -100,13 +100,13 @@ function Lengths() {
   const units = useCalmPart((s) => s.settings.units);
   const rodM = useCalmPart(rodMOf);
   const leaderM = useCalmPart((s) => driftRigNow(s).leaderM);
-  const slackM = useCalmPart((s) => valueOf(s, 'drift')?.band.best.slackM ?? 0);
+  const lineOutM = useCalmPart((s) => valueOf(s, 'drift')?.band.best.lineOutM ?? 0);
   const landing = useCalmPart((s) => s.landing)!;
   const ringX = useCalmPart((s) => ringOf(s)?.xM ?? null);
   const ringY = useCalmPart((s) => ringOf(s)?.yM ?? null);
   if (!now) return null;
-  // What lies beyond rod and leader, with the slack that is laid in.
-  const stripM = now.distanceM + slackM - rodM - leaderM;
+  // All that is out beyond the rod at its most, what is fed in the drift too, without the leader.
+  const stripM = lineOutM - leaderM;
   return (
     <>
       <Facts beside>
