@@ -23,7 +23,7 @@ export default defineConfig({
   workers: 2,
   // What is waited for is a state: so long it takes only where it never comes.
   timeout: 900_000,
-  expect: { timeout: 120_000 },
+  expect: { timeout: 300_000 },
   reporter: [['list'], ['json', { outputFile: '.pebble/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

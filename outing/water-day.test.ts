@@ -40,6 +40,10 @@ describe('the water on the bank', () => {
     const said = { read: over, tempC: 18.6, heat: heatAt(18.6, rule) };
     expect(hot.instead(said, at('15:30'))).toMatchObject({ heat: { kind: 'stop' } });
     expect(hot.instead(said, at('15:30'))!.tempC).toBeGreaterThanOrEqual(18.6);
+    // At night the curve is well under it; until somebody reads it again, it is over.
+    const night = day([over], at('23:30'));
+    expect(night.tempC).toBeLessThan(18);
+    expect(night.instead(said, at('23:30'))!.tempC).toBe(18.6);
   });
   it('the next day is another day; a beat that was not in the book has none', () => {
     const next = day([reading('a', '07:00', 10)], NOW + 86_400_000);

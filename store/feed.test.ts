@@ -1,5 +1,6 @@
 import { feedKnows } from './feed';
 import { EMPTY_SNAPSHOT, readingSaying, type TryEvent } from '../core/log/index';
+import { BARE } from '../core/lies/fixtures/beats';
 import { freshBook } from './fixtures/books';
 import {
   appendEvent,
@@ -8,8 +9,12 @@ import {
   feedEnd,
   openStore,
   openTry,
+  putBeat,
+  putMark,
   putReading,
+  strikeMark,
   type Db,
+  type MarkRow,
 } from './index';
 
 let db: Db;
@@ -56,6 +61,31 @@ it('every change once, in order, as it is now; a repeated one is no news', async
   expect(await feedAfter(db, all[2]!.seq, 100)).toEqual([all[3]]);
   expect(await feedAfter(db, 0, 2)).toHaveLength(2);
   expect((await feedEnd(db)).seq).toBe(all[3]!.seq);
+});
+
+it('a mark that was struck is told as struck', async () => {
+  const beat = { id: 'b', streamName: 'Kest Beck', plan: BARE, madeFrom: null, nowMs: 1 };
+  await putBeat(db, beat, null);
+  const mark: MarkRow = {
+    id: 'm',
+    beatId: 'b',
+    xM: 3,
+    yM: 1,
+    fishDepthM: 0.4,
+    headingRad: 0.1,
+    totalLengthCm: 30,
+    surety: 'sure',
+    behaviour: 'holding',
+    note: '',
+    photoId: null,
+    seenMs: 2,
+  };
+  await putMark(db, mark, 2);
+  const { seq } = await feedEnd(db);
+  await strikeMark(db, 'm');
+  expect((await feedAfter(db, seq, 9)).map((i) => i.change)).toEqual([
+    { kind: 'mark-struck', id: 'm' },
+  ]);
 });
 
 it('a reading taken back is told as gone', async () => {

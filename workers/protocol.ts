@@ -36,7 +36,7 @@ import type {
   WayStudyInput,
 } from '../core/stalk/index';
 import type { Rig, RigPlan, Tackle } from '../core/rig/index';
-import type { BenchAnswer, FeltAt, NoBench } from '../core/sink/index';
+import type { BenchAnswer, BenchAsked, FeltAt, NoBench } from '../core/sink/index';
 import type { Settings } from '../core/log/index';
 import type { DayBook } from '../core/outing/index';
 import type { RouteAsk, RouteQuestion, RouteResult, RouteStand } from '../core/route/index';
@@ -96,6 +96,8 @@ export interface BenchQuestion {
   felt: readonly FeltAt[];
   windMps: number;
   bedSpreadM: number;
+  /** What the record held of the angler's sink and of beds before these drifts; absent: nothing. */
+  before?: NonNullable<BenchAsked['before']>;
   /** From where, and in what light, the angler looks for what floats; null: no stand. */
   seen: {
     from: Place & { posture: Posture; heightM: number };
