@@ -9,7 +9,8 @@ import { Button } from '../ui/button';
 import { part } from './part';
 import { stopWords, targetWords } from '../words/outing-words';
 import { fishNumber, nextTarget, statesNow, targetsNow } from './next-thing';
-import { READING_HOLDS_MS } from './outing-actions';
+import { beginTry } from './begin-try';
+import { READING_HOLDS_MS } from './reading-holds';
 import type { OutingShared } from './shared';
 import { goTo } from './use-bank';
 import { routeAsk, standingAt } from './route-now';
@@ -87,7 +88,7 @@ export function NowView({
   const zone = outing?.timeZone ?? held?.pack.timeZone ?? undefined;
   const nameOf = (t: PackTarget | null) => targetWords(t, t && fishNumber(t.markId, view.log));
   const open = (target: PackTarget) => {
-    const id = actions.openTry({ kind: 'target', pack: held!.pack, target }, '');
+    const id = beginTry(actions, { kind: 'target', pack: held!.pack, target }, '');
     goTo(`try/${id}`);
   };
   return (
@@ -178,7 +179,7 @@ export function NowView({
           onClick={() =>
             next
               ? open(next)
-              : goTo(`try/${actions.openTry({ kind: 'here', beatId: held?.beatId ?? null }, '')}`)
+              : goTo(`try/${beginTry(actions, { kind: 'here', beatId: held?.beatId ?? null }, '')}`)
           }
         >
           Cast here

@@ -1,6 +1,4 @@
 import {
-  DEFAULT_SETTINGS,
-  EMPTY_SNAPSHOT,
   foldTry,
   openOutingAt,
   readingSaying,
@@ -8,12 +6,9 @@ import {
   type Mark,
   type Outing,
   type Reading,
-  type TempSource,
   type Try,
   type TryEvent,
 } from '../core/log/index';
-import { meanSpeedOfRead, type BeatPack, type PackTarget } from '../core/outing/index';
-import { NO_CAST, snapshotOf, snapshotWith } from '../core/planning/index';
 import type { Place } from '../core/grid/index';
 import { zoneOffsetMin } from '../core/units/index';
 import type { BankKeeper } from '../sync/bank';
@@ -21,13 +16,6 @@ import { logged } from '../sync/bank-client';
 import { changes, type QueuedRequest } from '../sync/client';
 import { clientId } from '../sync/client-id';
 import { eventSource } from '../sync/device';
-import { waterNow } from './water-now';
-
-/** What a try may be opened on. */
-export type Opened =
-  | { kind: 'target'; pack: BeatPack; target: PackTarget }
-  | { kind: 'place'; readId: string; beatId: string | null }
-  | { kind: 'here'; beatId: string | null };
 
 /** What can be done on the bank: each shows at once, is kept on the device, and is sent when it can be. */
 export function createOutingActions(bank: BankKeeper, now: () => number) {
@@ -62,77 +50,26 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
 
   const tryOf = (id: string) => bank.get().log.tries.find((t) => t.id === id);
 
-  /** A place as what is worked: what its read said. Off any beat it has no place on a plan. */
-  function placeTarget(readId: string): Try['snapshot']['target'] {
-    const read = bank.get().log.reads.find((r) => r.id === readId);
-    if (!read || (read.beatId !== null && read.xM === null)) return null;
-    return {
-      id: null,
-      kind: read.result.kind,
-      xM: read.xM ?? 0,
-      yM: read.yM ?? 0,
-      rating: read.result.rating,
-      needs: read.result.needs,
-      depthM: read.answers.depthM,
-      surfaceSpeedMps: read.answers.surfacePaceMps,
-      meanSpeedMps: meanSpeedOfRead(read),
-      behaviour: null,
-    };
-  }
-
-  /** The water at this moment: as read while that is fresh, else by the day's curve; null: neither. */
-  function waterHere(): { tempC: number; source: TempSource } | null {
-    const read = [...bank.get().log.readings]
-      .filter((r) => r.waterTempC !== null && now() - r.takenMs < READING_HOLDS_MS)
-      .sort((a, b) => b.takenMs - a.takenMs)[0];
-    if (read) return { tempC: read.waterTempC!, source: 'read' };
-    return waterNow.tempC === null ? null : { tempC: waterNow.tempC, source: 'curve' };
-  }
-
-  /** What the plan says now: of what was taken along, under the constants that it was made with. */
-  function snapshotNow(opened: Opened, zone: string | undefined): Try['snapshot'] {
-    const { bank: book } = bank.get();
-    const water = waterHere();
-    const at = { atMs: now(), timeZone: zone };
-    const target = opened.kind === 'place' ? placeTarget(opened.readId) : null;
-    if (opened.kind === 'target' || !book)
-      return snapshotWith(
-        opened.kind === 'target' ? opened.target.snapshot : { ...EMPTY_SNAPSHOT, target },
-        book?.settings ?? DEFAULT_SETTINGS,
-        { ...at, ...(water && { water }) },
-      );
-    const { settings } = book;
-    return snapshotOf({
-      ...at,
-      beat: null,
-      water: water ?? { tempC: null, source: null },
-      settings,
-      // A read's rating has no constant of a water in it.
-      homeOffset: null,
-      fishLengthCm: settings.fishLengthCm,
-      target,
-      cast: null,
-      predicted: NO_CAST,
-      constants: book.constants ?? { constantsHash: null },
-    });
-  }
-
   return {
-    /** Opens a try; gives its id. */
-    openTry(opened: Opened, fly: string): string {
-      const zone = opened.kind === 'target' ? (opened.pack.timeZone ?? undefined) : undefined;
-      const { outing, begins } = outingNow(zone);
+    /** What this device knows now. */
+    seen: () => ({ view: bank.get(), nowMs: now() }),
+    /** Opens a try with what the plan says of it; gives its id. Who opens one asks `beginTry`. */
+    openTry(
+      at: Pick<Try, 'beatId' | 'markId' | 'readId'> & { timeZone: string | undefined },
+      fly: string,
+      snapshot: Try['snapshot'],
+    ): string {
+      const { timeZone, ...where } = at;
+      const { outing, begins } = outingNow(timeZone);
       const openedMs = now();
       const attempt: Omit<Try, 'events'> = {
         id: clientId(),
         outingId: outing.id,
-        beatId: opened.kind === 'target' ? opened.pack.beatId : opened.beatId,
-        markId: opened.kind === 'target' ? opened.target.markId : null,
-        readId: opened.kind === 'place' ? opened.readId : null,
+        ...where,
         fly,
         openedMs,
-        zoneOffsetMin: zoneOffsetMin(openedMs, zone ?? zoneHere()),
-        snapshot: snapshotNow(opened, zone),
+        zoneOffsetMin: zoneOffsetMin(openedMs, timeZone ?? zoneHere()),
+        snapshot,
       };
       void bank.record(...begins, logged.attempt(attempt, outing));
       return attempt.id;
@@ -207,6 +144,3 @@ export function createOutingActions(bank: BankKeeper, now: () => number) {
   };
 }
 export type OutingActions = ReturnType<typeof createOutingActions>;
-
-/** A reading older than this is not the water's temperature any more, ms. */
-export const READING_HOLDS_MS = 90 * 60_000;

@@ -19,6 +19,7 @@ import { stopWords } from '../words/outing-words';
 import { loggerFromCsv } from '../words/logger-csv';
 import { fishNumber, isDue, nextTarget, statesNow, targetsNow } from './next-thing';
 import type { LieState } from '../core/outing/index';
+import { beginTry } from './begin-try';
 import { createOutingActions } from './outing-actions';
 import { TakingView } from './taking-view';
 import { TriesView } from './tries-view';
@@ -167,7 +168,7 @@ describe('what is done on the bank', () => {
     const { bank, sent, view } = bankOf();
     const actions = createOutingActions(bank, () => now);
     const beat = pack([target('t', 3, { shot })]);
-    const id = actions.openTry({ kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    const id = beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, '');
     expect(sent[0]).toContain('/outings/');
     expect(sent[1]).toContain('/tries/');
     await actions.press(id, 'cast');
@@ -185,7 +186,7 @@ describe('what is done on the bank', () => {
     expect(foldTry('', tried().events).state).toBe('open');
     expect([...statesNow('b', [target('t', 3)], view().log.tries, 3, START).keys()]).toEqual(['t']);
     // The same outing goes on.
-    actions.openTry({ kind: 'here', beatId: 'b' }, '');
+    beginTry(actions, { kind: 'here', beatId: 'b' }, '');
     expect(view().log.outings).toHaveLength(1);
   });
   it('a reading of the day stands in the record of the try', async () => {
@@ -193,7 +194,7 @@ describe('what is done on the bank', () => {
     const actions = createOutingActions(bank, () => START);
     await actions.read([{ waterTempC: 14.25 }], null);
     const beat = pack([target('t', 3, { shot })]);
-    actions.openTry({ kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, '');
     expect(view().log.tries[0]!.snapshot.water).toMatchObject({ tempC: 14.25, tempSource: 'read' });
     expect(view().log.tries[0]!.snapshot.hour).toBe('2026-06-13T09:40');
   });
@@ -204,7 +205,7 @@ describe('the page of a try', () => {
     const { bank, view } = bankOf(EMPTY_LOG, keeps);
     const actions = createOutingActions(bank, () => START);
     const beat = pack([target('t', 3, { shot })]);
-    const id = actions.openTry({ kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    const id = beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, '');
     const page = () => {
       const { log } = view();
       const shared = {
@@ -302,7 +303,7 @@ describe('the page of a try', () => {
 it('what they take: taps and an insect in the hand settle it, and it goes into the log', async () => {
   const { bank, view } = bankOf();
   const actions = createOutingActions(bank, () => START);
-  const id = actions.openTry({ kind: 'here', beatId: null }, '');
+  const id = beginTry(actions, { kind: 'here', beatId: null }, '');
   const { log } = view();
   render(
     <ChakraProvider value={system}>

@@ -20,6 +20,7 @@ import { useWater } from './use-water';
 import { PlaceForm } from './place-form';
 import { placesToday } from './places-today';
 import { keptWords, type OutingShared } from './shared';
+import { beginTry } from './begin-try';
 import { goTo } from './use-bank';
 import { useTimeAndWater } from './use-time-and-water';
 import css from './outing.module.css';
@@ -39,7 +40,7 @@ export function PlacesView(shared: OutingShared) {
   const { reads, newest, stream, plan } = placesToday(shared, tempC, water, until);
   const tell = (read: KeptRead, place: ReadPlace) => void actions.tellRead({ ...read, place });
   const cast = (read: KeptRead) =>
-    goTo(`try/${actions.openTry({ kind: 'place', readId: read.id, beatId: read.beatId }, '')}`);
+    goTo(`try/${beginTry(actions, { kind: 'place', readId: read.id, beatId: read.beatId }, '')}`);
   const going = openTry(tries);
   const here = plan.places.find((p) => p.read.id === newest?.id)?.read ?? null;
   const before = plan.places.filter((p) => p.read.id !== newest?.id).at(-1)?.read.id ?? null;
@@ -73,7 +74,7 @@ export function PlacesView(shared: OutingShared) {
             onClick={() =>
               newest
                 ? cast(newest)
-                : goTo(`try/${actions.openTry({ kind: 'here', beatId: null }, '')}`)
+                : goTo(`try/${beginTry(actions, { kind: 'here', beatId: null }, '')}`)
             }
           >
             Cast here

@@ -16,7 +16,8 @@ import {
 import { packBeat, type BeatPack, type PackOrder, type PackTarget } from '../core/outing/index';
 import { planRoute, run, workingOf } from '../core/route/index';
 import { createScene } from '../core/sight/index';
-import { createOutingActions, type Opened } from '../outing/outing-actions';
+import { beginTry, type Opened } from '../outing/begin-try';
+import { createOutingActions } from '../outing/outing-actions';
 import { targetsNow } from '../outing/next-thing';
 import { standingAt } from '../outing/route-now';
 import type { BankKeeper, BankView } from '../sync/bank';
@@ -79,7 +80,7 @@ function phone(marks: Mark[] = [known], reads: KeptRead[] = []) {
   } as unknown as BankKeeper;
   const actions = createOutingActions(bank, () => NOW);
   const open = (opened: Opened, press = true): Try => {
-    const id = actions.openTry(opened, 'Dun 16');
+    const id = beginTry(actions, opened, 'Dun 16');
     if (press) void actions.press(id, 'cast');
     return view.log.tries.find((t) => t.id === id)!;
   };
