@@ -14,6 +14,7 @@ import { chromium, expect, test, type BrowserContext, type Page } from './test';
 import { CHROMIUM } from '../playwright.config';
 import { freePort } from './free-port';
 import { packedApp, startPacked } from './packed';
+import { BOOK } from './run';
 
 /** What a phone that was online once can do without a network, from a fresh profile and after a new build. */
 test.describe.configure({ mode: 'serial' });
@@ -78,6 +79,8 @@ function builtAnew(from: string, to: string): void {
 }
 
 test.beforeAll(async () => {
+  // The run's book: its beat is worked out already.
+  cpSync(BOOK, join(folder, 'data'), { recursive: true });
   first = packedApp();
   builtAnew(first, second);
   port = await freePort();

@@ -9,7 +9,6 @@ import { NO_CAST, snapshotOf, snapshotWith } from '../core/planning/index';
 import type { BankView } from '../sync/bank';
 import type { OutingActions } from './outing-actions';
 import { READING_HOLDS_MS } from './reading-holds';
-import { waterNow } from './water-now';
 
 /** What a try may be opened on. */
 export type Opened =
@@ -17,8 +16,16 @@ export type Opened =
   | { kind: 'place'; readId: string; beatId: string | null }
   | { kind: 'here'; beatId: string | null };
 
-/** Opens a try, with what the plan says at this moment; gives its id. */
-export function beginTry(actions: OutingActions, opened: Opened, fly = ''): string {
+/**
+ * Opens a try, with what the plan says at this moment; gives its id. `curveC`: the water by the day's curve as
+ * the view that opens it has it, C; null: no curve.
+ */
+export function beginTry(
+  actions: OutingActions,
+  opened: Opened,
+  curveC: number | null,
+  fly = '',
+): string {
   const at =
     opened.kind === 'target'
       ? {
@@ -34,18 +41,22 @@ export function beginTry(actions: OutingActions, opened: Opened, fly = ''): stri
           timeZone: undefined,
         };
   const { view, nowMs } = actions.seen();
-  return actions.openTry(at, fly, snapshotNow(view, opened, nowMs, at.timeZone));
+  return actions.openTry(
+    at,
+    fly,
+    snapshotNow(view, opened, { atMs: nowMs, timeZone: at.timeZone, curveC }),
+  );
 }
 
 /** What the plan says now: of what was taken along, under the constants that it was made with. */
 function snapshotNow(
   view: BankView,
   opened: Opened,
-  atMs: number,
-  timeZone: string | undefined,
+  now: { atMs: number; timeZone: string | undefined; curveC: number | null },
 ): TrySnapshot {
+  const { atMs, timeZone, curveC } = now;
   const { bank: book } = view;
-  const water = waterHere(view, atMs);
+  const water = waterHere(view, atMs, curveC);
   const target = opened.kind === 'place' ? placeTarget(view, opened.readId) : null;
   if (opened.kind === 'target' || !book)
     return snapshotWith(
@@ -89,10 +100,14 @@ function placeTarget({ log }: BankView, readId: string): TrySnapshot['target'] {
 }
 
 /** The water at this moment: as read while that is fresh, else by the day's curve; null: neither. */
-function waterHere({ log }: BankView, nowMs: number): { tempC: number; source: TempSource } | null {
+function waterHere(
+  { log }: BankView,
+  nowMs: number,
+  curveC: number | null,
+): { tempC: number; source: TempSource } | null {
   const read = [...log.readings]
     .filter((r) => r.waterTempC !== null && nowMs - r.takenMs < READING_HOLDS_MS)
     .sort((a, b) => b.takenMs - a.takenMs)[0];
   if (read) return { tempC: read.waterTempC!, source: 'read' };
-  return waterNow.tempC === null ? null : { tempC: waterNow.tempC, source: 'curve' };
+  return curveC === null ? null : { tempC: curveC, source: 'curve' };
 }

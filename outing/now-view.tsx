@@ -44,6 +44,7 @@ export function NowView({
   const newest = [...view.packs].sort((a, b) => b.takenMs - a.takenMs)[0] ?? null;
   const held = view.packs.find((p) => p.beatId === beatId) ?? newest;
   const { readings, read, tempC, heat, day, byCurve } = useWater(shared, held?.beatId ?? null);
+  const curveC = day?.tempC ?? null;
   const fresh = read !== null && now - read.takenMs < READING_HOLDS_MS;
   const isHot = heat.kind === 'none' || heat.kind === 'stop';
   const warming = warmingCph(readings);
@@ -88,7 +89,7 @@ export function NowView({
   const zone = outing?.timeZone ?? held?.pack.timeZone ?? undefined;
   const nameOf = (t: PackTarget | null) => targetWords(t, t && fishNumber(t.markId, view.log));
   const open = (target: PackTarget) => {
-    const id = beginTry(actions, { kind: 'target', pack: held!.pack, target }, '');
+    const id = beginTry(actions, { kind: 'target', pack: held!.pack, target }, curveC);
     goTo(`try/${id}`);
   };
   return (
@@ -179,7 +180,9 @@ export function NowView({
           onClick={() =>
             next
               ? open(next)
-              : goTo(`try/${beginTry(actions, { kind: 'here', beatId: held?.beatId ?? null }, '')}`)
+              : goTo(
+                  `try/${beginTry(actions, { kind: 'here', beatId: held?.beatId ?? null }, curveC)}`,
+                )
           }
         >
           Cast here

@@ -168,7 +168,7 @@ describe('what is done on the bank', () => {
     const { bank, sent, view } = bankOf();
     const actions = createOutingActions(bank, () => now);
     const beat = pack([target('t', 3, { shot })]);
-    const id = beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    const id = beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, null);
     expect(sent[0]).toContain('/outings/');
     expect(sent[1]).toContain('/tries/');
     await actions.press(id, 'cast');
@@ -185,16 +185,20 @@ describe('what is done on the bank', () => {
     expect(actions.takeBack(id)).toBe(true);
     expect(foldTry('', tried().events).state).toBe('open');
     expect([...statesNow('b', [target('t', 3)], view().log.tries, 3, START).keys()]).toEqual(['t']);
-    // The same outing goes on.
-    beginTry(actions, { kind: 'here', beatId: 'b' }, '');
+    // The same outing goes on; nobody has read the water, and the curve of the view is what is known.
+    beginTry(actions, { kind: 'here', beatId: 'b' }, 13.5);
     expect(view().log.outings).toHaveLength(1);
+    expect(view().log.tries.at(-1)!.snapshot.water).toMatchObject({
+      tempC: 13.5,
+      tempSource: 'curve',
+    });
   });
   it('a reading of the day stands in the record of the try', async () => {
     const { bank, view } = bankOf();
     const actions = createOutingActions(bank, () => START);
     await actions.read([{ waterTempC: 14.25 }], null);
     const beat = pack([target('t', 3, { shot })]);
-    beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, null);
     expect(view().log.tries[0]!.snapshot.water).toMatchObject({ tempC: 14.25, tempSource: 'read' });
     expect(view().log.tries[0]!.snapshot.hour).toBe('2026-06-13T09:40');
   });
@@ -205,7 +209,7 @@ describe('the page of a try', () => {
     const { bank, view } = bankOf(EMPTY_LOG, keeps);
     const actions = createOutingActions(bank, () => START);
     const beat = pack([target('t', 3, { shot })]);
-    const id = beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, '');
+    const id = beginTry(actions, { kind: 'target', pack: beat, target: beat.targets[0]! }, null);
     const page = () => {
       const { log } = view();
       const shared = {
@@ -303,7 +307,7 @@ describe('the page of a try', () => {
 it('what they take: taps and an insect in the hand settle it, and it goes into the log', async () => {
   const { bank, view } = bankOf();
   const actions = createOutingActions(bank, () => START);
-  const id = beginTry(actions, { kind: 'here', beatId: null }, '');
+  const id = beginTry(actions, { kind: 'here', beatId: null }, null);
   const { log } = view();
   render(
     <ChakraProvider value={system}>

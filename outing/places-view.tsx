@@ -34,13 +34,16 @@ export function PlacesView(shared: OutingShared) {
   const { view, actions, outing, tries, now } = shared;
   const units = view.bank?.settings.units ?? 'metric';
   const zone = outing?.timeZone;
-  const { tempC, heat } = useWater(shared, beatNow(view, outing));
+  const { tempC, heat, day } = useWater(shared, beatNow(view, outing));
+  const curveC = day?.tempC ?? null;
   const isHot = heat.kind === 'none' || heat.kind === 'stop';
   const { until, water, setUntil, setWater } = useTimeAndWater();
   const { reads, newest, stream, plan } = placesToday(shared, tempC, water, until);
   const tell = (read: KeptRead, place: ReadPlace) => void actions.tellRead({ ...read, place });
   const cast = (read: KeptRead) =>
-    goTo(`try/${beginTry(actions, { kind: 'place', readId: read.id, beatId: read.beatId }, '')}`);
+    goTo(
+      `try/${beginTry(actions, { kind: 'place', readId: read.id, beatId: read.beatId }, curveC)}`,
+    );
   const going = openTry(tries);
   const here = plan.places.find((p) => p.read.id === newest?.id)?.read ?? null;
   const before = plan.places.filter((p) => p.read.id !== newest?.id).at(-1)?.read.id ?? null;
@@ -74,7 +77,7 @@ export function PlacesView(shared: OutingShared) {
             onClick={() =>
               newest
                 ? cast(newest)
-                : goTo(`try/${beginTry(actions, { kind: 'here', beatId: null }, '')}`)
+                : goTo(`try/${beginTry(actions, { kind: 'here', beatId: null }, curveC)}`)
             }
           >
             Cast here

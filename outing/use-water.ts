@@ -4,7 +4,6 @@ import { useEffect, useState } from 'react';
 import { heatNow } from './heat-now';
 import type { OutingShared } from './shared';
 import type { WaterDay } from './water-day';
-import { waterNow } from './water-now';
 
 /** The curve is worked out anew so often without a reading, ms. */
 const AGAIN_MS = 5 * 60_000;
@@ -43,6 +42,5 @@ export function useWater(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked]);
   const curve = day?.site.isRead ? day : null;
-  waterNow.tempC = curve?.tempC ?? null;
   return { ...told, day: curve, byCurve: false, ...curve?.instead(told, now) };
 }

@@ -80,7 +80,7 @@ function phone(marks: Mark[] = [known], reads: KeptRead[] = []) {
   } as unknown as BankKeeper;
   const actions = createOutingActions(bank, () => NOW);
   const open = (opened: Opened, press = true): Try => {
-    const id = beginTry(actions, opened, 'Dun 16');
+    const id = beginTry(actions, opened, null, 'Dun 16');
     if (press) void actions.press(id, 'cast');
     return view.log.tries.find((t) => t.id === id)!;
   };

@@ -55,6 +55,11 @@ it('live: drift, ring and exposures of a fish; a film only when the pointer rest
   worker.take(beat, flow);
   expect(worker.cast(CAST, null, 6).band.best.film).toBeUndefined();
   expect(worker.cast(CAST, null, 24).band.best.film).toBeDefined();
+  // What is dragged is followed to the lift past the fish; at rest to its end.
+  const long = { ...CAST, seconds: 20 };
+  const [dragged, resting] = [6, 24].map((runs) => worker.cast(long, null, runs).band.best);
+  expect(dragged!.t.at(-1)!).toBeLessThan(12);
+  expect(resting!.t.at(-1)!).toBeGreaterThan(12);
   expect(worker.ring(MARK, 'stand', 1.75, CAST.conditions)).toHaveLength(72);
   const stand = { ...CAST.stand, posture: 'stand' as const, heightM: 1.75 };
   const [still] = worker.exposures(MARK, stand, [CAST.conditions]);
