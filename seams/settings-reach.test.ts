@@ -5,7 +5,9 @@ import { answered } from '../workspace/fixtures/answered';
 import { stateWith } from '../workspace/fixtures/state';
 import type { WorkspaceState } from '../workspace/state/state';
 import { castAnswers } from '../workspace/steps/cast/answers';
+import { castQuestion, shotsQuestion } from '../workspace/steps/cast/questions';
 import { stalkAnswers } from '../workspace/steps/stalk/answers';
+import { stalkInput } from '../workspace/steps/stalk/questions';
 
 /**
  * Each setting, changed by one step, changes every question whose model reads it, and no other. A question
@@ -103,4 +105,19 @@ describe.each(REACHES)('%s', (_name, changed, readers) => {
     const isAsked = questionOf(asked, after) !== questionOf(asked, before);
     expect(isAsked).toBe(readers.includes(asked));
   });
+});
+
+it('the alarm that was set, and what the record says of it, is the one that a cast is asked with', () => {
+  const tauS = plain.noticing.tauS + 1;
+  const set = { ...plain, noticing: { ...plain.noticing, tauS } };
+  const recorded = { ...set, priors: { ...set.priors, alarm: 1.2 } };
+  for (const [settings, wanted] of [
+    [set, tauS],
+    [recorded, 1.2 * tauS],
+  ] as const) {
+    const state = stateOf(settings);
+    expect(castQuestion(POCKETS, state)!.chance!.alarm!.tauS).toBeCloseTo(wanted, 12);
+    expect(shotsQuestion(POCKETS, state)!.alarm!.tauS).toBeCloseTo(wanted, 12);
+    expect(stalkInput(POCKETS, state)!.alarm!.tauS).toBeCloseTo(wanted, 12);
+  }
 });
