@@ -16,7 +16,7 @@ import {
   type LieState,
   type PackTarget,
 } from '../core/outing/index';
-import { lieAt, NO_CAST, snapshotWith } from '../core/planning/index';
+import { lieAt, NO_CAST, snapshotWith, targetFacts } from '../core/planning/index';
 import { answersIn, coverSeconds, TAKE_S } from '../core/moves/index';
 
 /** Targets of a beat as they stand now: as taken along, with fish that were marked since; struck ones gone. */
@@ -67,16 +67,12 @@ function markedSince(m: Mark, pack: BeatPack, settings: Settings, nowMs: number)
     noShot: null,
     snapshot: snapshotWith(pack.targets[0]?.snapshot ?? EMPTY_SNAPSHOT, settings, {
       fishLengthCm: m.totalLengthCm,
+      // The water and the rating are its lie's; where it lies, and what it does, its own.
       target: {
+        ...(water ?? targetFacts(m, null, m, null)),
         id: m.id,
-        kind: lie?.kind ?? null,
         xM: m.xM,
         yM: m.yM,
-        rating: lie?.rating ?? null,
-        needs: water?.needs ?? null,
-        depthM: water?.depthM ?? null,
-        surfaceSpeedMps: water?.surfaceSpeedMps ?? null,
-        meanSpeedMps: water?.meanSpeedMps ?? null,
         behaviour: m.behaviour,
       },
       cast: cast ? castOfShot(cast.shot, settings) : null,

@@ -1,6 +1,5 @@
-import { flowOfBeat, POCKETS } from '../core/lies/fixtures/beats';
-import { rateLies } from '../core/lies/index';
-import { DEFAULT_SETTINGS, type Mark, type Settings } from '../core/log/index';
+import { POCKETS } from '../core/lies/fixtures/beats';
+import type { Settings } from '../core/log/index';
 import { answered } from '../workspace/fixtures/answered';
 import { stateWith } from '../workspace/fixtures/state';
 import type { WorkspaceState } from '../workspace/state/state';
@@ -8,39 +7,18 @@ import { castAnswers } from '../workspace/steps/cast/answers';
 import { castQuestion, shotsQuestion } from '../workspace/steps/cast/questions';
 import { stalkAnswers } from '../workspace/steps/stalk/answers';
 import { stalkInput } from '../workspace/steps/stalk/questions';
+import { flow, lies, mark, settings as plain } from './fixtures/pockets';
 
 /**
  * Each setting, changed by one step, changes every question whose model reads it, and no other. A question
  * that leaves a setting out gives another answer than its neighbours; one that carries what it does not
  * read is asked anew for nothing.
  */
-const flow = flowOfBeat(POCKETS);
-const mark = (id: string, xM: number, behaviour: Mark['behaviour']): Mark => ({
-  id,
-  xM,
-  yM: 0.9,
-  fishDepthM: 0.3,
-  headingRad: Math.PI,
-  totalLengthCm: 27,
-  surety: 'sure',
-  behaviour,
-  note: '',
-  photoId: null,
-  seenMs: 0,
-  history: [],
-});
-const lies = rateLies(POCKETS, flow, {
-  species: 'brown',
-  forkLengthCm: 24,
-  waterTempC: 12,
-  method: 'energy-budget',
-});
-
 function stateOf(settings: Settings): WorkspaceState {
   const state = stateWith({
     settings,
     flow,
-    marks: [mark('m1', 11.5, 'rising'), mark('m2', 15, 'holding')],
+    marks: [mark('m1', 11.5, { behaviour: 'rising' }), mark('m2', 15)],
     markId: 'm1',
     level: POCKETS.surveyedLevel,
     stand: { xM: 7, yM: -1 },
@@ -63,7 +41,6 @@ const questionOf = (name: Asked, s: WorkspaceState): string => {
   return JSON.stringify(question, (key, value: unknown) => (key === 'flow' ? undefined : value));
 };
 
-const plain = { ...DEFAULT_SETTINGS, waterTempC: 12 };
 const withMethod = (method: Partial<Settings['methods']>): Settings => ({
   ...plain,
   methods: { ...plain.methods, ...method },

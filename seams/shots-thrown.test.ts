@@ -1,49 +1,24 @@
 import { castNow, driftBand, driftInputOf, RUNS, type CastFrom } from '../core/cast/index';
-import { flowOfBeat, POCKETS } from '../core/lies/fixtures/beats';
-import { rateLies } from '../core/lies/index';
-import { DEFAULT_SETTINGS, type Mark } from '../core/log/index';
+import { POCKETS } from '../core/lies/fixtures/beats';
 import { createScene } from '../core/sight/index';
 import { keptShots } from '../testing/solved';
 import { answered } from '../workspace/fixtures/answered';
 import { stateWith } from '../workspace/fixtures/state';
 import { castQuestion, shotsQuestion } from '../workspace/steps/cast/questions';
+import { flow, lies, mark, settings as usual } from './fixtures/pockets';
 
 /** What the search offers can be thrown where it is drawn, and is thrown there as the search says. */
-const flow = flowOfBeat(POCKETS);
 const scene = createScene(POCKETS, flow);
-const mark: Mark = {
-  id: 'm1',
-  xM: 11.5,
-  yM: 0.9,
-  fishDepthM: 0.3,
-  headingRad: Math.PI,
-  totalLengthCm: 27,
-  surety: 'sure',
-  behaviour: 'rising',
-  note: '',
-  photoId: null,
-  seenMs: 0,
-  history: [],
-};
-const lies = rateLies(POCKETS, flow, {
-  species: 'brown',
-  forkLengthCm: 24,
-  waterTempC: 12,
-  method: 'energy-budget',
-});
+const riser = mark('m1', 11.5, { behaviour: 'rising' });
 
 it.each<[CastFrom]>([['any-angle'], ['below'], ['above'], ['straight-above']])(
   'from %s',
   (castFrom) => {
-    const settings = {
-      ...DEFAULT_SETTINGS,
-      waterTempC: 12,
-      methods: { ...DEFAULT_SETTINGS.methods, castFrom },
-    };
+    const settings = { ...usual, methods: { ...usual.methods, castFrom } };
     const state = stateWith({
       settings,
       flow,
-      marks: [mark],
+      marks: [riser],
       markId: 'm1',
       level: POCKETS.surveyedLevel,
       ...answered({ lies }),

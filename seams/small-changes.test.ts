@@ -1,9 +1,9 @@
 import 'fake-indexeddb/auto';
 import { orderOfFish, USUAL_ANGLER } from '../core/cast/index';
 import { CHANCE, chanceOf, coverOf, withinCovers, type CastFacts } from '../core/chance/index';
-import { DOUBT, quickRead, rateLies, type QuickAnswers } from '../core/lies/index';
-import { flowOfBeat, POCKETS } from '../core/lies/fixtures/beats';
-import { DEFAULT_SETTINGS, NO_PRIORS, type Mark } from '../core/log/index';
+import { DOUBT, quickRead, type QuickAnswers } from '../core/lies/index';
+import { POCKETS } from '../core/lies/fixtures/beats';
+import { DEFAULT_SETTINGS, NO_PRIORS } from '../core/log/index';
 import { homeOfMark, packBeat, watchersOf, type PackOrder } from '../core/outing/index';
 import { DEFAULT_RIG } from '../core/rig/index';
 import { createScene } from '../core/sight/index';
@@ -14,31 +14,11 @@ import { kept } from '../testing/kept';
 import { answered } from '../workspace/fixtures/answered';
 import { stateWith } from '../workspace/fixtures/state';
 import { benchQuestion } from '../workspace/steps/bench/questions';
+import { flow, lies, mark, NOW, settings } from './fixtures/pockets';
 
 /** Small changes of one thing that the checks of each room once let live: each is worked out here by hand. */
-const NOW = Date.parse('2026-06-13T09:40:00Z');
-const flow = flowOfBeat(POCKETS);
-const mark = (id: string, xM: number, more: Partial<Mark> = {}): Mark => ({
-  id,
-  xM,
-  yM: 0.9,
-  fishDepthM: 0.3,
-  headingRad: Math.PI,
-  totalLengthCm: 27,
-  surety: 'likely',
-  behaviour: 'holding',
-  note: '',
-  photoId: null,
-  seenMs: NOW - 1_800_000,
-  history: [],
-  ...more,
-});
-const lies = rateLies(POCKETS, flow, {
-  species: 'brown',
-  forkLengthCm: 24,
-  waterTempC: 12,
-  method: 'energy-budget',
-});
+/** Seen half an hour ago, and not for certain. */
+const known = mark('known', 11.5, { surety: 'likely', seenMs: NOW - 1_800_000 });
 const order = (homeOffset: number): PackOrder => ({
   beatId: 'b',
   streamName: 'Thrum',
@@ -46,8 +26,8 @@ const order = (homeOffset: number): PackOrder => ({
   plan: POCKETS,
   flow,
   level: POCKETS.surveyedLevel,
-  marks: [mark('known', 11.5)],
-  settings: { ...DEFAULT_SETTINGS, waterTempC: 12 },
+  marks: [known],
+  settings,
   homeOffset,
   water: { tempC: 12, source: 'read' },
   nowMs: NOW,
@@ -67,7 +47,7 @@ it('a lie that may look on weighs three tenths of its rating', () => {
 
 it('a marked fish of a pack is home by how it was seen, not for certain', () => {
   const { snapshot, shot } = packed(0).targets.find((t) => t.markId === 'known')!;
-  const home = homeOfMark(mark('known', 11.5), packed(0).targets as never, NOW);
+  const home = homeOfMark(known, packed(0).targets as never, NOW);
   expect(home).toBeLessThan(0.95);
   expect(snapshot.predicted.chance!.parts.home).toBeGreaterThan(0.2);
   expect(snapshot.predicted.chance!.parts.home).toBeLessThan(0.95);

@@ -1,11 +1,10 @@
 import { castNow, driftBand, driftInputOf, RUNS } from '../core/cast/index';
 import { quickRead, rateLies } from '../core/lies/index';
-import { flowOfBeat, POCKETS } from '../core/lies/fixtures/beats';
+import { POCKETS } from '../core/lies/fixtures/beats';
 import { tryFact } from '../core/learn/index';
 import {
   applyChanges,
   constantsMark,
-  DEFAULT_SETTINGS,
   EMPTY_LOG,
   NO_PRIORS,
   type KeptRead,
@@ -26,30 +25,13 @@ import { answered } from '../workspace/fixtures/answered';
 import { stateWith } from '../workspace/fixtures/state';
 import { snapshotNow } from '../workspace/records/snapshot-now';
 import { castQuestion } from '../workspace/steps/cast/questions';
+import { flow, mark, NOW, settings } from './fixtures/pockets';
 
 /**
  * A try opened from every place where one can be opened, by the real pack and the real press: each keeps the
  * same keys, the chance that was on the screen, and parts that Learn can use.
  */
-const NOW = Date.parse('2026-06-13T09:40:00Z');
-const settings = { ...DEFAULT_SETTINGS, waterTempC: 12 };
-const flow = flowOfBeat(POCKETS);
-const mark = (id: string, xM: number, yM: number, more: Partial<Mark> = {}): Mark => ({
-  id,
-  xM,
-  yM,
-  fishDepthM: 0.3,
-  headingRad: Math.PI,
-  totalLengthCm: 27,
-  surety: 'sure',
-  behaviour: 'holding',
-  note: '',
-  photoId: null,
-  seenMs: NOW - 600_000,
-  history: [],
-  ...more,
-});
-const known = mark('known', 11.5, 0.9);
+const known = mark('known', 11.5);
 const order: PackOrder = {
   beatId: 'b',
   streamName: 'Thrum',
@@ -107,7 +89,7 @@ const atStop = standingAt(
   step!,
   settings,
 );
-const seen = mark('seen', lies[0]!.xM + 0.5, lies[0]!.yM);
+const seen = mark('seen', lies[0]!.xM + 0.5, { yM: lies[0]!.yM });
 const [seenThere] = targetsNow(
   pack,
   { ...EMPTY_LOG, marks: [{ ...seen, beatId: 'b' }] },
@@ -178,7 +160,7 @@ const OPENED: [string, Try, number | null][] = [
 ];
 
 function elsewhere(): Try {
-  const far = mark('far', 0.5, -3);
+  const far = mark('far', 0.5, { yM: -3 });
   const log = { ...EMPTY_LOG, marks: [{ ...far, beatId: 'b' }] };
   return atTarget(
     targetsNow(pack, log, settings, NOW).find((t) => t.id === 'far')!,

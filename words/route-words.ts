@@ -28,7 +28,12 @@ const times = (n: number) => `${n} ${n === 1 ? 'cast' : 'casts'}`;
 
 /** "Pocket 5 casts, then undercut 4." */
 export function stopWordsOf(stop: PlannedStop, nameOf: (lieId: string) => string): string {
-  const said = stop.lies.map((l, i) => `${nameOf(l.id)} ${i === 0 ? times(l.covers) : l.covers}`);
+  const said = stop.lies.map((l, i) => {
+    const name = nameOf(l.id);
+    return i === 0
+      ? `${name} ${times(l.covers)}`
+      : `${name.charAt(0).toLowerCase()}${name.slice(1)} ${l.covers}`;
+  });
   return `${said.join(', then ')}.`;
 }
 

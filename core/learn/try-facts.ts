@@ -4,6 +4,7 @@ import type { Species } from '../fish/index';
 import { seasonOfMonth, type LieKind, type Method, type Season } from '../lies/index';
 import {
   CASTS_A_WORKING,
+  hadFly,
   standing,
   type EventMeaning,
   type StandingEvent,
@@ -106,8 +107,6 @@ export interface SaidParts {
 
 /** A fish that had been on: it was landed, or came off. */
 const wasOn = (means: EventMeaning): boolean => means.ends === 'landed' || means.ends === 'lost';
-const hadFly = (means: EventMeaning): boolean =>
-  means.answer === 'took' || means.answer === 'missed';
 const answered = (means: EventMeaning): boolean => means.answer !== null || wasOn(means);
 const downed = (means: EventMeaning): boolean => means.ends === 'put down';
 

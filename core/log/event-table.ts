@@ -131,6 +131,10 @@ export const EVENT_CODES = Object.keys(EVENTS) as EventCode[];
 /** What an event means. */
 export const meaningOf = (code: EventCode): EventMeaning => EVENTS[code];
 
+/** The fish had the fly: it took, or was missed. */
+export const hadFly = ({ answer }: EventMeaning): boolean =>
+  answer === 'took' || answer === 'missed';
+
 /** What "Took" was, once the fish turns out to be foul-hooked: a cover that went wrong. */
 export const FOULED: EventMeaning = { ...EVENTS.hook, answer: null, ends: null };
 

@@ -73,6 +73,7 @@ export {
   codesWhere,
   EVENT_CODES,
   eventsThatEnd,
+  hadFly,
   isOver,
   mayCast,
   meaningOf,

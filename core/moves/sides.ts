@@ -1,4 +1,4 @@
-import { standing, type Try } from '../log/index';
+import { hadFly, standing, type Try } from '../log/index';
 import type { Side } from './change-or-stay';
 
 /** By what two halves of a day are told apart. */
@@ -23,7 +23,7 @@ export function sidesOf(tries: readonly Try[], by: SidesBy): Side[] {
       const sum = sums.get(name) ?? { drifts: 0, takes: 0, promised: 0, known: 0 };
       // A drift that was not clean in half of its tries counts half.
       sum.drifts += clean;
-      if (means.answer === 'took' || means.answer === 'missed') sum.takes++;
+      if (hadFly(means)) sum.takes++;
       if (chance) {
         sum.promised += chance.value;
         sum.known++;

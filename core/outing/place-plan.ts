@@ -1,6 +1,7 @@
 import { MATERIALS, surfaceFactor } from '../water/index';
 import {
   foldTry,
+  hadFly,
   isOver,
   lookOfTry,
   standing,
@@ -110,9 +111,7 @@ export function doneAt(tries: readonly Try[]): PlaceDone & { worked: number } {
   let worked = 0;
   for (const t of tries) {
     const fold = foldTry(t.fly, t.events);
-    const took = standing(t).some(
-      ({ means }) => means.answer === 'took' || means.answer === 'missed',
-    );
+    const took = standing(t).some(({ means }) => hadFly(means));
     if (took) takes++;
     else if (fold.casts > 0) blanks.push(fold.casts);
     if (isOver(fold.state)) worked++;
